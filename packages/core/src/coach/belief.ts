@@ -1,0 +1,194 @@
+import type { GaugePressure, Rate, Turns } from '../quantity';
+import { normalDensity } from '../numerics';
+import type { Direction } from '../valve';
+
+/**
+ * What we believe of an adjuster: a mixture over backlash, slack and direction; in each, a
+ * two-state Kalman filter over the true set point and the rate.
+ *
+ *     turn u:    carried' = play(screw + u, backlash)    setPoint' = setPoint + rate · Δcarried
+ *     reading r: r = setPoint + gauge noise
+ */
+export type Hypothesis = {
+  readonly backlash: Turns;
+  /** Where the carried part lies in the play: 0 … backlash, as a screw position. */
+  readonly carried: Turns;
+  readonly weight: number;
+  readonly setPoint: GaugePressure;
+  readonly rate: Rate;
+  readonly varSetPoint: number;
+  readonly covariance: number;
+  readonly varRate: number;
+};
+export type Belief = {
+  readonly screw: Turns;
+  readonly hypotheses: readonly Hypothesis[];
+  /** Direction of the last turn, 0 before the first. */
+  readonly lastDirection: -1 | 0 | 1;
+  readonly lastTurn: Turns;
+  readonly turnsSeen: number;
+};
+
+export type RatePrior = {
+  /** Pa per turn, positive: the direction stands apart. */
+  readonly rate: Rate;
+  readonly sdFraction: number;
+  readonly direction: Direction;
+  /** Probability that the direction of the plate is right, 0.5 … 1. */
+  readonly directionTrust: number;
+  readonly from: 'sheets' | 'spring' | 'family';
+};
+
+/** Standard deviation of how far a hand turns against what was asked, turns. */
+export const TURN_NOISE = 0.04;
+/** Standard deviation of the change of rate along one turn, as a share of it: springs are not straight. */
+const RATE_WANDER = 0.07;
+const BACKLASHES = [0, 0.04, 0.08, 0.12, 0.16, 0.2, 0.25, 0.3, 0.4];
+const SMALLEST_WEIGHT = 1e-9;
+
+/**
+ * Belief before the first turn.
+ *
+ * @param start.reading     settled reading, Pa gauge
+ * @param start.readingSd   its standard deviation, Pa
+ * @param start.takenUp     side on which the play is taken up; 'anticlockwise' after parking low
+ */
+export function startBelief(
+  prior: RatePrior,
+  start: {
+    readonly reading: GaugePressure;
+    readonly readingSd: number;
+    readonly takenUp: 'clockwise' | 'anticlockwise' | 'unknown';
+  },
+): Belief {
+  const trust = prior.direction === 'unknown' ? 0.5 : prior.directionTrust;
+  const raises = prior.direction === 'lowers' ? 1 - trust : trust;
+  const shares = start.takenUp === 'clockwise' ? [0] : start.takenUp === 'anticlockwise' ? [1] : [0, 0.5, 1];
+  const varRate = (prior.rate * prior.sdFraction) ** 2;
+  const hypotheses = [1, -1].flatMap((sign) =>
+    BACKLASHES.flatMap((backlash) =>
+      shares.map((share) => ({
+        backlash,
+        carried: -backlash * (1 - share),
+        weight: ((sign > 0 ? raises : 1 - raises) / BACKLASHES.length) * (1 / shares.length),
+        setPoint: start.reading,
+        rate: sign * prior.rate,
+        varSetPoint: start.readingSd ** 2,
+        covariance: 0,
+        varRate,
+      })),
+    ),
+  );
+  return {
+    screw: 0,
+    hypotheses: hypotheses.filter(({ weight }) => weight > 0),
+    lastDirection: 0,
+    lastTurn: 0,
+    turnsSeen: 0,
+  };
+}
+
+/** Play of width `backlash`: the carried part trails the screw by 0 … backlash. */
+export const carriedAfter = (screw: Turns, carried: Turns, backlash: Turns): Turns =>
+  Math.min(screw, Math.max(screw - backlash, carried));
+
+/** One hypothesis carried through a turn, before any reading. */
+export function predictTurn(hypothesis: Hypothesis, screw: Turns, turns: Turns): Hypothesis {
+  const carried = carriedAfter(screw + turns, hypothesis.carried, hypothesis.backlash);
+  const moved = carried - hypothesis.carried;
+  const { rate, varRate, covariance, varSetPoint, setPoint } = hypothesis;
+  const engaged = moved === 0 ? 0 : TURN_NOISE;
+  const wander = (RATE_WANDER * rate) ** 2 * Math.abs(moved);
+  return {
+    ...hypothesis,
+    carried,
+    setPoint: setPoint + rate * moved,
+    varSetPoint:
+      varSetPoint + 2 * moved * covariance + moved ** 2 * (varRate + wander / 3) + (rate * engaged) ** 2,
+    covariance: covariance + moved * (varRate + wander / 2),
+    varRate: varRate + wander,
+  };
+}
+
+/** Belief after a turn, before the gauge is read. */
+export function afterTurn(belief: Belief, turns: Turns): Belief {
+  return {
+    screw: belief.screw + turns,
+    hypotheses: belief.hypotheses.map((hypothesis) => predictTurn(hypothesis, belief.screw, turns)),
+    lastDirection: turns > 0 ? 1 : turns < 0 ? -1 : belief.lastDirection,
+    lastTurn: turns,
+    turnsSeen: belief.turnsSeen + 1,
+  };
+}
+
+/**
+ * Belief after a settled reading: each filter corrected, each hypothesis weighed by how well it foretold.
+ *
+ * @param floor  Pa below which the gauge cannot show a set point (a slack spring): a reading there
+ *               only says that the set point is at or under it
+ */
+export function afterReading(
+  belief: Belief,
+  reading: GaugePressure,
+  readingSd: number,
+  floor = Number.NEGATIVE_INFINITY,
+): Belief {
+  const variance = readingSd ** 2;
+  const isSlack = reading <= floor + 2 * readingSd;
+  const corrected = belief.hypotheses.map((h) =>
+    isSlack && h.setPoint <= floor ? h : correct(h, reading, variance),
+  );
+  const total = sum(corrected, ({ weight }) => weight);
+  const hypotheses = corrected
+    .map((h) => ({ ...h, weight: h.weight / total }))
+    .filter(({ weight }) => weight > SMALLEST_WEIGHT);
+  return { ...belief, hypotheses };
+}
+
+/** One filter corrected by a reading; its weight scaled to 1 for a perfect forecast. */
+function correct(h: Hypothesis, reading: GaugePressure, variance: number): Hypothesis {
+  const spread = h.varSetPoint + variance;
+  const surprise = reading - h.setPoint;
+  return {
+    ...h,
+    weight: h.weight * Math.max(normalDensity(reading, h.setPoint, spread), 1e-300),
+    setPoint: h.setPoint + (h.varSetPoint / spread) * surprise,
+    rate: h.rate + (h.covariance / spread) * surprise,
+    varSetPoint: h.varSetPoint * (1 - h.varSetPoint / spread),
+    covariance: h.covariance * (1 - h.varSetPoint / spread),
+    varRate: h.varRate - h.covariance ** 2 / spread,
+  };
+}
+
+export type LearnedRate = {
+  readonly mean: Rate;
+  readonly sd: number;
+  readonly chanceClockwiseRaises: number;
+};
+
+/** Rate as learned so far: mean size with the likelier sign, its spread, and the chance of that sign. */
+export function learnedRate({ hypotheses }: Belief): LearnedRate {
+  const raises = sum(hypotheses, (h) => (h.rate > 0 ? h.weight : 0));
+  const sign = raises >= 0.5 ? 1 : -1;
+  const side = hypotheses.filter((h) => Math.sign(h.rate) === sign);
+  const weight = sum(side, (h) => h.weight);
+  const mean = sum(side, (h) => h.weight * h.rate) / weight;
+  const variance = sum(side, (h) => h.weight * (h.varRate + (h.rate - mean) ** 2)) / weight;
+  return { mean, sd: Math.sqrt(variance), chanceClockwiseRaises: raises };
+}
+
+/** Expectation and standard deviation of the true set point. */
+export function believedSetPoint({ hypotheses }: Belief): {
+  readonly mean: GaugePressure;
+  readonly sd: number;
+} {
+  const mean = sum(hypotheses, (h) => h.weight * h.setPoint);
+  const variance = sum(hypotheses, (h) => h.weight * (h.varSetPoint + (h.setPoint - mean) ** 2));
+  return { mean, sd: Math.sqrt(variance) };
+}
+
+const sum = <T>(items: readonly T[], of: (item: T) => number): number => {
+  let total = 0;
+  for (const item of items) total += of(item);
+  return total;
+};

@@ -1,0 +1,176 @@
+import type { GaugePressure, Turns } from '../quantity';
+import { normalCdf } from '../numerics';
+import { predictTurn, type Belief, type Hypothesis } from './belief';
+
+export type MoveAim = {
+  readonly target: GaugePressure;
+  readonly lower: GaugePressure;
+  readonly upper: GaugePressure;
+  /** Never to be passed. */
+  readonly limit: GaugePressure;
+  /** Side from which the last move must come. */
+  readonly approach: 'from_below' | 'from_above';
+  /** Expanded uncertainty of a reading, Pa: the lane is narrowed by it before "done" is said. */
+  readonly guard: number;
+  readonly chancePastLimit: number;
+  readonly chancePastLane: number;
+  readonly largestTurn: Turns;
+  /** Turns left to either end of the adjuster's travel, when known. */
+  readonly room?: { readonly clockwise: Turns; readonly anticlockwise: Turns };
+};
+
+export type Predicted = {
+  readonly mean: GaugePressure;
+  readonly low: GaugePressure;
+  readonly high: GaugePressure;
+};
+
+export type NextMove =
+  | { readonly kind: 'done'; readonly reading: GaugePressure }
+  | {
+      /** probe: direction not known yet. back_off: gone past, come back below and approach again. */
+      readonly kind: 'turn' | 'probe' | 'back_off';
+      readonly turns: Turns;
+      readonly predicted: Predicted;
+      readonly chancePastLane: number;
+    }
+  | { readonly kind: 'stuck'; readonly why: 'end_of_travel' | 'no_safe_move' };
+
+/** How sure the coach must be that the true set point lies in the lane before it says done. */
+const SURE = 0.99;
+/** What a chance of going past, and the share of the way left, weigh against a chance of arriving. */
+const PAST_COST = 3;
+const FAR_COST = 1;
+const SIXTEENTH = 1 / 16;
+/** Least turn a hand can mean: only where even a sixteenth is likelier to pass the lane than allowed. */
+const HAIR = 1 / 32;
+/** Below this many turns a sixteenth can be told from an eighth by hand and eye. */
+const FINE_BELOW = 0.75;
+
+/**
+ * How far to turn now.
+ *
+ * Of the turns in eighths (sixteenths when little is left), the one that leaves the setting
+ * likeliest in the lane, among those with P(past limit) and P(past the far side) within bounds;
+ * while no turn is likely to reach the lane, the one that brings the expectation nearest it.
+ *
+ * @param belief   after the last settled reading
+ * @param reading  that reading, Pa gauge
+ * @param aim      lane, limit and the chances allowed
+ * @returns a turn (cw positive) with the interval its reading is expected in (90 %), or the end
+ */
+export function nextMove(belief: Belief, reading: GaugePressure, aim: MoveAim): NextMove {
+  const guard = Math.min(aim.guard, (aim.upper - aim.lower) * 0.3);
+  const isInside = reading >= aim.lower + guard && reading <= aim.upper - guard;
+  if (isInside && chance(belief.hypotheses, (h) => between(h, aim.lower, aim.upper)) >= SURE)
+    return { kind: 'done', reading };
+  const up = aim.approach === 'from_below';
+  const past = up ? reading > aim.upper - guard : reading < aim.lower + guard;
+  const chanceRaises = chance(belief.hypotheses, (h) => (h.rate > 0 ? 1 : 0));
+  const wantsRise = past ? !up : up;
+  const clockwise = chanceRaises >= 0.5 === wantsRise;
+  if (chanceRaises > 0.1 && chanceRaises < 0.9) return probe(belief, clockwise ? 1 : -1, aim);
+  return past
+    ? backOff(belief, clockwise ? 1 : -1, aim)
+    : approachMove(belief, clockwise ? 1 : -1, aim, guard);
+}
+
+function approachMove(belief: Belief, sign: 1 | -1, aim: MoveAim, guard: number): NextMove {
+  const up = aim.approach === 'from_below';
+  let best: { turns: Turns; score: number; past: number } | undefined;
+  for (const size of sizes(aim.largestTurn)) {
+    const turns = sign * size;
+    if (beyondTravel(turns, aim)) break;
+    const after = carry(belief, turns);
+    const pastLimit = chance(after, (h) => tail(h, aim.limit));
+    const pastLane = chance(after, (h) => (up ? tail(h, aim.upper) : 1 - tail(h, aim.lower)));
+    if (pastLimit > aim.chancePastLimit || pastLane > aim.chancePastLane) break;
+    const inLane = chance(after, (h) => between(h, aim.lower + guard, aim.upper - guard));
+    const distance = Math.abs(expected(after) - aim.target);
+    const score =
+      inLane - PAST_COST * pastLane - FAR_COST * (distance / Math.abs(aim.target - belief0(belief) || 1));
+    if (!best || score > best.score) best = { turns, score, past: pastLane };
+  }
+  if (!best) {
+    if (beyondTravel(sign * SIXTEENTH, aim)) return { kind: 'stuck', why: 'end_of_travel' };
+    const turns = sign * HAIR;
+    const after = carry(belief, turns);
+    if (chance(after, (h) => tail(h, aim.limit)) > aim.chancePastLimit)
+      return { kind: 'stuck', why: 'no_safe_move' };
+    const past = chance(after, (h) => (up ? tail(h, aim.upper) : 1 - tail(h, aim.lower)));
+    return { kind: 'turn', turns, predicted: interval(after), chancePastLane: past };
+  }
+  const predicted = interval(carry(belief, best.turns));
+  return { kind: 'turn', turns: best.turns, predicted, chancePastLane: best.past };
+}
+
+/** Back to the near side, far enough that the play is taken up again on the way in. */
+function backOff(belief: Belief, sign: 1 | -1, aim: MoveAim): NextMove {
+  const up = aim.approach === 'from_below';
+  const goal = up ? aim.lower - (aim.upper - aim.lower) / 4 : aim.upper + (aim.upper - aim.lower) / 4;
+  let chosen = sign * SIXTEENTH;
+  for (const size of sizes(aim.largestTurn)) {
+    const turns = sign * size;
+    if (beyondTravel(turns, aim)) break;
+    chosen = turns;
+    const mean = expected(carry(belief, turns));
+    if (up ? mean <= goal : mean >= goal) break;
+  }
+  const predicted = interval(carry(belief, chosen));
+  return { kind: 'back_off', turns: chosen, predicted, chancePastLane: 0 };
+}
+
+/** A small turn to learn the direction; smaller when even that could pass the limit. */
+function probe(belief: Belief, sign: 1 | -1, aim: MoveAim): NextMove {
+  const size = [0.5, 0.375, 0.25, 0.125, SIXTEENTH].find((turns) => {
+    if (beyondTravel(sign * turns, aim)) return false;
+    const after = carry(belief, sign * turns);
+    return chance(after, (h) => tail(h, aim.limit)) <= aim.chancePastLimit;
+  });
+  if (size === undefined) return { kind: 'stuck', why: 'no_safe_move' };
+  const after = carry(belief, sign * size);
+  return { kind: 'probe', turns: sign * size, predicted: interval(after), chancePastLane: 0 };
+}
+
+function* sizes(largest: Turns): Generator<Turns> {
+  for (let size = SIXTEENTH; size <= largest + 1e-9; size += size < FINE_BELOW ? SIXTEENTH : SIXTEENTH * 2)
+    yield size;
+}
+
+const beyondTravel = (turns: Turns, { room }: MoveAim): boolean =>
+  room !== undefined && (turns > 0 ? turns > room.clockwise : -turns > room.anticlockwise);
+
+const carry = (belief: Belief, turns: Turns): Hypothesis[] =>
+  belief.hypotheses.map((hypothesis) => predictTurn(hypothesis, belief.screw, turns));
+
+/** P(set point above a level) in one hypothesis. */
+const tail = (h: Hypothesis, level: number): number =>
+  1 - normalCdf((level - h.setPoint) / Math.sqrt(h.varSetPoint + 1e-9));
+
+const between = (h: Hypothesis, low: number, high: number): number => tail(h, low) - tail(h, high);
+
+const chance = (hypotheses: readonly Hypothesis[], of: (h: Hypothesis) => number): number => {
+  let total = 0;
+  for (const h of hypotheses) total += h.weight * of(h);
+  return total;
+};
+const expected = (hypotheses: readonly Hypothesis[]): number => chance(hypotheses, (h) => h.setPoint);
+const belief0 = ({ hypotheses }: Belief): number => expected(hypotheses);
+
+/** Mean and the central 90 % of the mixture, by bisection on its distribution. */
+function interval(hypotheses: readonly Hypothesis[]): Predicted {
+  const mean = expected(hypotheses);
+  const reach =
+    6 * Math.max(1, ...hypotheses.map((h) => Math.sqrt(h.varSetPoint) + Math.abs(h.setPoint - mean)));
+  const quantile = (share: number) => {
+    let low = mean - reach;
+    let high = mean + reach;
+    for (let i = 0; i < 26; i++) {
+      const middle = (low + high) / 2;
+      if (1 - chance(hypotheses, (h) => tail(h, middle)) < share) low = middle;
+      else high = middle;
+    }
+    return (low + high) / 2;
+  };
+  return { mean, low: quantile(0.05), high: quantile(0.95) };
+}

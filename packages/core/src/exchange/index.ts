@@ -1,0 +1,6 @@
+export * from './gauge-line';
+export * from './csv-table';
+export * from './valve-record';
+export * from './register-csv';
+export * from './readings-csv';
+export * from './json-files';

@@ -1,0 +1,49 @@
+import { z } from 'zod';
+import { err, ok, type Result } from '../result';
+import { runEventSchema, type RunEvent } from '../run';
+import { sheetSchema, type Sheet } from '../sheet';
+
+export const runFileSchema = z.object({
+  format: z.literal('holvek.run'),
+  version: z.literal(1),
+  events: z.array(runEventSchema),
+});
+export const sheetFileSchema = z.object({
+  format: z.literal('holvek.sheet_file'),
+  version: z.literal(1),
+  sheet: sheetSchema,
+});
+
+export const runFile = (events: readonly RunEvent[]): z.infer<typeof runFileSchema> => ({
+  format: 'holvek.run',
+  version: 1,
+  events: [...events],
+});
+export const sheetFile = (sheet: Sheet): z.infer<typeof sheetFileSchema> => ({
+  format: 'holvek.sheet_file',
+  version: 1,
+  sheet,
+});
+
+export type FileError =
+  { readonly code: 'file.not_json' } | { readonly code: 'file.not_ours'; readonly path: string };
+
+/** A file's text as what its schema says. Errors: file.not_json · file.not_ours, with the first wrong place. */
+export function readJsonFile<S extends z.ZodType>(text: string, schema: S): Result<z.infer<S>, FileError> {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return err({ code: 'file.not_json' });
+  }
+  const parsed = schema.safeParse(value);
+  return parsed.success
+    ? ok(parsed.data)
+    : err({ code: 'file.not_ours', path: parsed.error.issues[0]?.path.join('.') ?? '' });
+}
+
+/** The published JSON Schemas of the files that leave Holvek. */
+export const publishedSchemas = {
+  'run.v1.json': () => z.toJSONSchema(runFileSchema),
+  'sheet.v1.json': () => z.toJSONSchema(sheetFileSchema),
+} as const;

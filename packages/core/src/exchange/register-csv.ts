@@ -1,0 +1,110 @@
+import { err, ok, type Result } from '../result';
+import { readCsv, csvNumber, writeCsv, type CsvIssue, type CsvRowIssue } from './csv-table';
+import { valveSchema, type Valve } from './valve-record';
+
+const columns = [
+  'id', 'tag', 'name', 'place', 'family', 'size_dn', 'set_point_pa', 'tolerance_pa', 'limit_pa', 'why',
+  'inlet_rating_pa', 'outlet_rating_pa', 'min_differential_pa', 'travel_turns', 'clockwise', 'spring',
+  'spring_from_pa', 'spring_to_pa', 'spring_rate_pa_per_turn', 'factory_set_point_pa', 'accessories',
+] as const; // prettier-ignore
+const optional: readonly string[] = ['factory_set_point_pa', 'accessories', 'name', 'place', 'id'];
+
+/**
+ * The register as CSV, one spring a row: a valve with three springs takes three rows, the fitted
+ * one first.
+ */
+export function writeRegisterCsv(valves: readonly Valve[]): string {
+  const rows = valves.flatMap(({ plate, target, ...valve }) => {
+    const springs = [...plate.springs].sort(
+      (a, b) => Number(b.colour === plate.fitted_spring) - Number(a.colour === plate.fitted_spring),
+    );
+    return springs.map((spring) => [
+      valve.id, valve.tag, valve.name, valve.place, plate.family, plate.size_dn, target.set_point_pa,
+      target.tolerance_pa, target.limit_pa, target.why, plate.inlet_rating_pa, plate.outlet_rating_pa,
+      plate.min_differential_pa, plate.travel_turns, plate.clockwise, spring.colour, spring.from_pa,
+      spring.to_pa, spring.rate_pa_per_turn, plate.factory_set_point_pa ?? null, plate.accessories.join('; '),
+    ]); // prettier-ignore
+  });
+  return writeCsv(columns, rows);
+}
+
+export type RegisterCsv = { readonly valves: readonly Valve[]; readonly issues: readonly CsvRowIssue[] };
+
+/**
+ * Valves from CSV; rows that are wrong are named with line and column, the good ones are kept.
+ *
+ * @param newId  gives an id to a row without one
+ * @errors  csv.no_rows · csv.missing_columns
+ */
+export function readRegisterCsv(text: string, newId: () => string): Result<RegisterCsv, CsvIssue> {
+  const table = readCsv(
+    text,
+    columns.filter((column) => !optional.includes(column)),
+  );
+  if (!table.ok) return err(table.error);
+  const issues: CsvRowIssue[] = [];
+  const byTag = new Map<string, Valve>();
+  for (const { line, cells } of table.value.rows) {
+    const parsed = valveSchema.safeParse(rowToValve(cells, newId));
+    if (!parsed.success) {
+      for (const issue of parsed.error.issues)
+        issues.push({ line, column: columnOf(issue.path), code: issue.code });
+      continue;
+    }
+    const known = byTag.get(parsed.data.tag);
+    byTag.set(parsed.data.tag, known ? withSpring(known, parsed.data) : parsed.data);
+  }
+  return ok({ valves: [...byTag.values()], issues });
+}
+
+const withSpring = (known: Valve, row: Valve): Valve => ({
+  ...known,
+  plate: { ...known.plate, springs: [...known.plate.springs, ...row.plate.springs] },
+});
+
+function rowToValve(cells: Readonly<Record<string, string>>, newId: () => string): unknown {
+  const number = (column: string) => csvNumber(cells[column] ?? '');
+  const factory = number('factory_set_point_pa');
+  return {
+    id: cells['id'] || newId(),
+    tag: cells['tag'],
+    name: cells['name'] ?? '',
+    place: cells['place'] ?? '',
+    target: {
+      set_point_pa: number('set_point_pa'),
+      tolerance_pa: number('tolerance_pa'),
+      limit_pa: number('limit_pa'),
+      why: cells['why'],
+    },
+    plate: {
+      family: cells['family'],
+      size_dn: number('size_dn'),
+      outlet_rating_pa: number('outlet_rating_pa'),
+      inlet_rating_pa: number('inlet_rating_pa'),
+      springs: [
+        {
+          colour: cells['spring'],
+          from_pa: number('spring_from_pa'),
+          to_pa: number('spring_to_pa'),
+          rate_pa_per_turn: number('spring_rate_pa_per_turn'),
+        },
+      ],
+      fitted_spring: cells['spring'],
+      clockwise: cells['clockwise'],
+      travel_turns: number('travel_turns'),
+      min_differential_pa: number('min_differential_pa'),
+      accessories: (cells['accessories'] ?? '')
+        .split(';')
+        .map((item) => item.trim())
+        .filter(Boolean),
+      ...(factory === undefined ? {} : { factory_set_point_pa: factory }),
+    },
+  };
+}
+
+/** `plate.springs.0.from_pa` → `spring_from_pa`, the name in the file. */
+function columnOf(path: readonly PropertyKey[]): string {
+  const last = String(path.at(-1) ?? '');
+  if (!path.includes('springs')) return last;
+  return last === 'colour' ? 'spring' : `spring_${last}`;
+}

@@ -1,0 +1,48 @@
+import type { HouseRules } from '../valve';
+import { gaugeError, gaugeSpan, type Gauge } from './gauge';
+
+export type GaugeFinding =
+  | { readonly code: 'gauge.out_of_date'; readonly due: string }
+  | { readonly code: 'gauge.range_too_low' | 'gauge.range_too_high'; readonly position: number }
+  | { readonly code: 'gauge.beyond_range' }
+  | { readonly code: 'gauge.tur_low' | 'gauge.tur_too_low'; readonly tur: number }
+  | { readonly code: 'gauge.resolution_coarse' };
+
+export type GaugeFitness = {
+  /** unfit: cannot judge this setting. usable: warned and recorded. */
+  readonly grade: 'fits' | 'usable' | 'unfit';
+  readonly findings: readonly GaugeFinding[];
+  readonly testUncertaintyRatio: number;
+  /** Where the set point lies in the range, 0 … 1. */
+  readonly position: number;
+};
+
+const SPOILS = new Set<GaugeFinding['code']>(['gauge.beyond_range', 'gauge.tur_too_low']);
+
+/**
+ * Whether a gauge may judge a setting: range, ratio of tolerance to gauge error, date, resolution.
+ *
+ * @param setting  set point and tolerance, Pa gauge
+ * @param today    ISO date
+ */
+export function gaugeFitness(
+  gauge: Gauge,
+  setting: { readonly set_point_pa: number; readonly tolerance_pa: number },
+  today: string,
+  rules: HouseRules,
+): GaugeFitness {
+  const findings: GaugeFinding[] = [];
+  const position = (setting.set_point_pa - gauge.range_low_pa) / gaugeSpan(gauge);
+  const tur = setting.tolerance_pa / gaugeError(gauge);
+  if (!(position >= 0 && position <= 1)) findings.push({ code: 'gauge.beyond_range' });
+  else if (position < rules.gauge_low_fraction) findings.push({ code: 'gauge.range_too_high', position });
+  else if (position > rules.gauge_high_fraction) findings.push({ code: 'gauge.range_too_low', position });
+  if (tur < rules.tur_least) findings.push({ code: 'gauge.tur_too_low', tur });
+  else if (tur < rules.tur_wanted) findings.push({ code: 'gauge.tur_low', tur });
+  if (gauge.resolution_pa > setting.tolerance_pa / 2) findings.push({ code: 'gauge.resolution_coarse' });
+  if (gauge.calibration_due_on < today)
+    findings.push({ code: 'gauge.out_of_date', due: gauge.calibration_due_on });
+  const grade =
+    findings.length === 0 ? 'fits' : findings.some(({ code }) => SPOILS.has(code)) ? 'unfit' : 'usable';
+  return { grade, findings, testUncertaintyRatio: tur, position };
+}

@@ -1,0 +1,26 @@
+import { z } from 'zod';
+
+const day = z.iso.date();
+
+/** A test gauge as its certificate and face describe it. */
+export const gaugeSchema = z.object({
+  id: z.string().min(1).max(64),
+  tag: z.string().min(1).max(40),
+  range_low_pa: z.number().min(-101_325).max(1e9),
+  range_high_pa: z.number().min(-101_325).max(1e9),
+  /** Finest readable step: half a division on a dial, the last digit on a digital one. */
+  resolution_pa: z.number().positive().max(1e8),
+  /** Of the span, at k = 2 or as the maker's limit: 0.005 is half a per cent. */
+  accuracy_fraction: z.number().positive().max(0.2),
+  calibrated_on: day,
+  calibration_due_on: day,
+  unit: z.string().max(12),
+  /** Metres that the gauge hangs above its tapping. */
+  height_above_tapping_m: z.number().min(-100).max(100),
+});
+export type Gauge = z.infer<typeof gaugeSchema>;
+
+export const gaugeSpan = ({ range_low_pa, range_high_pa }: Gauge): number => range_high_pa - range_low_pa;
+
+/** Half-width of the gauge's own error, Pa. */
+export const gaugeError = (gauge: Gauge): number => gauge.accuracy_fraction * gaugeSpan(gauge);

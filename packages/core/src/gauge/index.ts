@@ -1,0 +1,4 @@
+export * from './gauge';
+export * from './uncertainty';
+export * from './fitness';
+export * from './verdict';

@@ -1,0 +1,6 @@
+export * from './random';
+export * from './normal';
+export * from './least-squares';
+export * from './akaike';
+export * from './decay-fit';
+export * from './integrate';

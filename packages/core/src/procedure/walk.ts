@@ -1,0 +1,21 @@
+import type { Plate } from '../valve';
+import { conditions } from './guards';
+import type { Procedure, Step } from './step';
+
+/** The steps that a run of this plate by this school goes through, in order. */
+export const stepsFor = (procedure: Procedure, school: string, plate: Plate): readonly Step[] =>
+  procedure.steps.filter(
+    (step) =>
+      (step.school === undefined || step.school === school) &&
+      !(step.unless !== undefined && conditions[step.unless]!({ plate })),
+  );
+
+/** The first step that is neither done nor skipped; undefined when all are. */
+export const currentStep = (steps: readonly Step[], passed: (stepId: string) => boolean): Step | undefined =>
+  steps.find(({ id }) => !passed(id));
+
+const MAY_NOT_BE_SKIPPED = new Set<Step['kind']>(['caution', 'set', 'lock', 'restore', 'sign']);
+
+/** Whether a step may be left out with a reason; cautions, the setting, the lock and the end may not. */
+export const canSkip = (step: Step): boolean =>
+  !MAY_NOT_BE_SKIPPED.has(step.kind) && step.purpose !== 'as_left';

@@ -1,0 +1,3 @@
+export * from './droop';
+export * from './lockup';
+export * from './drift';

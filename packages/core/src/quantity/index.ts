@@ -1,0 +1,5 @@
+export * from './kinds';
+export * from './units';
+export * from './parse';
+export * from './print';
+export * from './atmosphere';

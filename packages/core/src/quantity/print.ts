@@ -1,0 +1,59 @@
+import { fromSI, unitOf } from './units';
+
+/** Decimals that show a step of `resolution` and no finer: 0.5 → 1, 2 → 0, 0.02 → 2. */
+export function decimalsFor(resolution: number): number {
+  if (!Number.isFinite(resolution) || resolution <= 0) return 0;
+  return Math.min(6, Math.max(0, Math.ceil(-Math.log10(resolution) - 1e-9)));
+}
+
+/**
+ * A quantity as a figure in a unit, rounded to what the gauge can show.
+ *
+ * @param si          value in SI
+ * @param unit        symbol of the unit to print in
+ * @param resolution  finest readable step, SI; when missing, three significant figures
+ * @returns figure with a real minus and thin spaces between thousands, without the unit
+ * @example printFigure(1_180_000, 'kPa', 1000) // → '1 180'
+ */
+export function printFigure(si: number, unit: string, resolution?: number): string {
+  if (!Number.isFinite(si)) return '–';
+  const value = fromSI(si, unit);
+  const step = resolution === undefined ? significantStep(value) : resolution / unitOf(unit).factor;
+  const decimals = decimalsFor(step);
+  const rounded = step >= 1 ? Math.round(value / step) * step : value;
+  const text = Math.abs(rounded).toFixed(decimals);
+  const [whole = '0', fraction] = text.split('.');
+  const grouped = whole.length > 3 ? whole.replace(/\B(?=(\d{3})+$)/gu, '\u2009') : whole;
+  const sign = rounded < 0 && Number(text) !== 0 ? '−' : '';
+  return sign + grouped + (fraction ? `.${fraction}` : '');
+}
+
+export const printQuantity = (si: number, unit: string, resolution?: number): string =>
+  `${printFigure(si, unit, resolution)} ${unit}`;
+
+const significantStep = (value: number): number =>
+  value === 0 ? 1 : 10 ** (Math.floor(Math.log10(Math.abs(value))) - 2);
+
+/** Turns in thirty-seconds as whole and fraction: 1.375 → { whole: 1, numerator: 3, denominator: 8 }. */
+export function turnFraction(turns: number): {
+  readonly whole: number;
+  readonly numerator: number;
+  readonly denominator: number;
+} {
+  const parts = Math.round(Math.abs(turns) * 32);
+  const whole = Math.floor(parts / 32);
+  let numerator = parts % 32;
+  let denominator = 32;
+  while (numerator > 0 && numerator % 2 === 0) {
+    numerator /= 2;
+    denominator /= 2;
+  }
+  return { whole, numerator, denominator: numerator === 0 ? 1 : denominator };
+}
+
+/** "1 3/8" or "3/8"; "0" when less than a sixty-fourth. */
+export function printTurns(turns: number): string {
+  const { whole, numerator, denominator } = turnFraction(turns);
+  const fraction = numerator ? `${numerator}/${denominator}` : '';
+  return [whole || (fraction ? '' : '0'), fraction].filter((part) => part !== '').join(' ');
+}

@@ -1,0 +1,67 @@
+import { checkTurn, type TurnError } from '../coach';
+import type { Gauge } from '../gauge';
+import { unmetGuards, type GuardOutcome } from '../procedure';
+import type { RunEventDraft } from './event';
+import { openEndsOf, factsOf } from './view';
+import type { Run } from './state';
+
+/** Why an event may not join a run, or what has to be confirmed first (`asks`). */
+export type EventError =
+  | { readonly code: 'run.already_signed' }
+  | { readonly code: 'run.abandoned' }
+  | { readonly code: 'run.open_ends_left'; readonly openEnds: readonly string[] }
+  | { readonly code: 'run.steps_left'; readonly step: string }
+  | { readonly code: 'run.guard_unmet'; readonly guard: GuardOutcome }
+  | { readonly code: 'run.unknown_step'; readonly step: string }
+  | { readonly code: 'run.beyond_gauge'; readonly asks: true; readonly gauge: string }
+  | { readonly code: 'run.negative_impossible' }
+  | { readonly code: 'run.sheet_has_no_as_left' }
+  | TurnError;
+
+/** Checks an event against the run as it stands; undefined when it may be added. */
+export function checkEvent(run: Run, draft: RunEventDraft): EventError | undefined {
+  if (run.status === 'signed') return { code: 'run.already_signed' };
+  if (run.status === 'abandoned' && draft.type !== 'open_end_closed') return { code: 'run.abandoned' };
+  switch (draft.type) {
+    case 'turned':
+      return checkTurn(draft.turns, run.started.plate.travel_turns);
+    case 'reading':
+      return checkReading(run, draft);
+    case 'step_done':
+    case 'locked': {
+      const step = run.steps.find(({ id }) => id === draft.step_id);
+      if (!step) return { code: 'run.unknown_step', step: draft.step_id };
+      const unmet = unmetGuards(step.needs, factsOf(run, step))[0];
+      return unmet && { code: 'run.guard_unmet', guard: unmet };
+    }
+    case 'signed':
+      return signingError(run);
+    default:
+      return undefined;
+  }
+}
+
+/** Why a run cannot be signed yet; undefined when it can. */
+export function signingError(run: Run): EventError | undefined {
+  const open = openEndsOf(run);
+  if (open.length > 0) return { code: 'run.open_ends_left', openEnds: open.map(({ say }) => say) };
+  const left = run.steps.find(({ id, kind }) => kind !== 'sign' && !(id in run.done) && !(id in run.skipped));
+  if (left) return { code: 'run.steps_left', step: left.say };
+  if (!run.readings.some(({ purpose }) => purpose === 'as_left')) return { code: 'run.sheet_has_no_as_left' };
+  return undefined;
+}
+
+function checkReading(run: Run, draft: Extract<RunEventDraft, { type: 'reading' }>): EventError | undefined {
+  if (draft.reading.confirmed) return undefined;
+  return readingDoubt(run.gauges[draft.role], draft.reading.si);
+}
+
+/** What is odd about a value on this gauge: asked once, then believed. */
+export function readingDoubt(gauge: Gauge | undefined, si: number): EventError | undefined {
+  if (!gauge) return undefined;
+  if (si < 0 && gauge.range_low_pa >= 0 && si < -gauge.resolution_pa)
+    return { code: 'run.negative_impossible' };
+  return si > gauge.range_high_pa || si < gauge.range_low_pa - gauge.resolution_pa
+    ? { code: 'run.beyond_gauge', asks: true, gauge: gauge.tag }
+    : undefined;
+}

@@ -1,0 +1,210 @@
+import { procedureOf, stepsFor, type Positions, type Step } from '../procedure';
+import { err, ok, type Result } from '../result';
+import { byOrder, type EventOf, type RunEvent } from './event';
+import type { OpenEnd, Run, SettingMark } from './state';
+
+export type RunError =
+  | { readonly code: 'run.no_events' }
+  | { readonly code: 'run.not_started' }
+  | { readonly code: 'run.started_twice'; readonly eventId: string };
+
+/**
+ * The run that a list of events tells of. Order of arrival does not matter; events that an
+ * `undone` names count for nothing; nothing that comes after the signature changes it.
+ *
+ * @errors run.no_events · run.not_started · run.started_twice
+ */
+export function reduceRun(events: readonly RunEvent[]): Result<Run, RunError> {
+  if (events.length === 0) return err({ code: 'run.no_events' });
+  const ordered = isOrdered(events) ? events : [...events].sort(byOrder);
+  const withdrawn = withdrawnIds(ordered);
+  const starts = ordered.filter((event) => event.type === 'started');
+  const first = starts[0];
+  if (!first) return err({ code: 'run.not_started' });
+  if (starts[1]) return err({ code: 'run.started_twice', eventId: starts[1].id });
+  const draft = openDraft(first);
+  for (const event of ordered) if (!withdrawn.has(event.id)) fold(draft, event);
+  return ok({ ...draft, eventCount: ordered.length, lamport: ordered.at(-1)!.lamport });
+}
+
+/**
+ * A run with one more event. Quick for events that come last in order and withdraw nothing;
+ * otherwise the caller must reduce from scratch, which undefined says.
+ */
+export function extendRun(run: Run, event: RunEvent): Run | undefined {
+  if (event.lamport <= run.lamport || event.type === 'undone' || event.type === 'started') return undefined;
+  const draft: Draft = { ...run };
+  fold(draft, event, true);
+  return { ...draft, eventCount: run.eventCount + 1, lamport: event.lamport };
+}
+
+type Draft = { -readonly [K in keyof Run]: Run[K] };
+
+function openDraft(started: EventOf<'started'>): Draft {
+  const procedure = procedureOf(started.plate.family, started.procedure_version);
+  return {
+    id: started.run_id,
+    started,
+    procedure,
+    steps: stepsFor(procedure, started.school, started.plate),
+    status: 'open',
+    done: {},
+    skipped: {},
+    cycles: {},
+    readings: [],
+    marks: {},
+    observed: {},
+    measured: {},
+    directions: {},
+    openEnds: [],
+    positions: procedure.initial,
+    notes: [],
+    gauges: started.gauges,
+    signed: undefined,
+    abandonedBecause: undefined,
+    lastAtMs: started.at_ms,
+    lamport: started.lamport,
+    eventCount: 1,
+  };
+}
+
+/** Appends in place while folding from scratch; copies when extending a state that others hold. */
+const append = <T>(list: readonly T[], item: T, copy: boolean): readonly T[] => {
+  if (copy) return [...list, item];
+  (list as T[]).push(item);
+  return list;
+};
+
+function fold(run: Draft, event: RunEvent, copy = false): void {
+  if (run.status === 'signed') return;
+  run.lastAtMs = Math.max(run.lastAtMs, event.at_ms);
+  switch (event.type) {
+    case 'started':
+    case 'undone':
+      return;
+    case 'step_done':
+    case 'locked':
+      return passStep(run, event);
+    case 'step_skipped':
+      run.skipped = { ...run.skipped, [event.step_id]: event.reason };
+      return;
+    case 'cycled':
+      return cycle(run, event);
+    case 'reading':
+      return takeReading(run, event, copy);
+    case 'turned':
+      return mark(run, event.adjuster, {
+        kind: 'turned', eventId: event.id, turns: event.turns, atMs: event.at_ms,
+      }); // prettier-ignore
+    case 'observed':
+      if (typeof event.value === 'number') run.measured = { ...run.measured, [event.key]: event.value };
+      else run.observed = { ...run.observed, [event.key]: event.value };
+      return;
+    case 'direction_corrected':
+      run.directions = { ...run.directions, [event.adjuster]: event.clockwise };
+      return;
+    case 'open_end_made':
+      return openAnEnd(run, { id: event.open_end, say: event.say, putBack: event.put_back }, event.at_ms);
+    case 'open_end_closed':
+      return settleEnd(run, event.open_end, { state: 'closed' });
+    case 'open_end_left':
+      return settleEnd(run, event.open_end, { state: 'left', reason: event.reason });
+    case 'note':
+      run.notes = append(run.notes, { text: event.text, atMs: event.at_ms }, true);
+      return;
+    case 'gauge_swapped':
+      run.gauges = { ...run.gauges, [event.role]: event.gauge };
+      return;
+    case 'paused':
+      if (run.status === 'open') run.status = 'paused';
+      return;
+    case 'resumed':
+      if (run.status === 'paused') run.status = 'open';
+      return;
+    case 'abandoned':
+      run.status = 'abandoned';
+      run.abandonedBecause = event.reason;
+      return;
+    case 'signed':
+      run.status = 'signed';
+      run.signed = event;
+      run.done = { ...run.done, [run.steps.at(-1)!.id]: event.at_ms };
+      return;
+  }
+}
+
+const stepOf = (run: Draft, id: string): Step | undefined => run.steps.find((step) => step.id === id);
+
+function passStep(run: Draft, event: EventOf<'step_done'> | EventOf<'locked'>): void {
+  const step = stepOf(run, event.step_id);
+  run.done = { ...run.done, [event.step_id]: event.at_ms };
+  if (!step) return;
+  for (const spec of step.makes ?? []) openAnEnd(run, spec, event.at_ms);
+  for (const id of step.closes ?? []) settleEnd(run, id, { state: 'closed' });
+  run.positions = { ...run.positions, ...step.does };
+}
+
+function cycle(run: Draft, event: EventOf<'cycled'>): void {
+  const count = (run.cycles[event.step_id] ?? 0) + 1;
+  run.cycles = { ...run.cycles, [event.step_id]: count };
+  const step = stepOf(run, event.step_id);
+  if (!step) return;
+  if (count === 1) for (const spec of step.makes ?? []) openAnEnd(run, spec, event.at_ms);
+  run.positions = Object.assign({}, run.positions, ...(step.cycle ?? [])) as Positions;
+}
+
+function takeReading(run: Draft, event: EventOf<'reading'>, copy: boolean): void {
+  const { step_id: stepId, role, purpose, reading, settled, at_ms: atMs, elapsed_s: elapsed } = event;
+  run.readings = append(
+    run.readings,
+    { eventId: event.id, stepId, role, purpose, reading, settled, atMs, elapsed },
+    copy,
+  );
+  const step = stepOf(run, stepId);
+  if (purpose === 'setting' && settled && step?.adjuster && step.role === role)
+    mark(run, step.adjuster, {
+      kind: 'read',
+      eventId: event.id,
+      pressure: reading.si,
+      inControl: event.in_control ?? true,
+      atMs,
+    });
+}
+
+function mark(run: Draft, adjuster: string, item: SettingMark): void {
+  run.marks = { ...run.marks, [adjuster]: [...(run.marks[adjuster] ?? []), item] };
+}
+
+function openAnEnd(
+  run: Draft,
+  spec: {
+    readonly id: string;
+    readonly say: string;
+    readonly putBack: string;
+    readonly restores?: Positions;
+  },
+  madeAtMs: number,
+): void {
+  const entry: OpenEnd = { restores: {}, ...spec, state: 'open', madeAtMs };
+  run.openEnds = [...run.openEnds.filter(({ id }) => id !== spec.id), entry];
+}
+
+function settleEnd(run: Draft, id: string, how: Pick<OpenEnd, 'state' | 'reason'>): void {
+  const end = run.openEnds.find((entry) => entry.id === id);
+  if (!end) return;
+  run.openEnds = run.openEnds.map((entry) => (entry === end ? { ...entry, ...how } : entry));
+  if (how.state === 'closed') run.positions = { ...run.positions, ...end.restores };
+}
+
+/** Ids that are withdrawn: an `undone` counts unless a later one withdraws it in turn. */
+function withdrawnIds(ordered: readonly RunEvent[]): ReadonlySet<string> {
+  const withdrawn = new Set<string>();
+  for (let i = ordered.length - 1; i >= 0; i--) {
+    const event = ordered[i]!;
+    if (event.type === 'undone' && !withdrawn.has(event.id)) withdrawn.add(event.undoes);
+  }
+  return withdrawn;
+}
+
+const isOrdered = (events: readonly RunEvent[]): boolean =>
+  events.every((event, i) => i === 0 || byOrder(events[i - 1]!, event) < 0);

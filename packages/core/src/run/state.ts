@@ -1,0 +1,60 @@
+import type { Evidence } from '../coach';
+import type { Positions, Procedure, Purpose, Step, GaugeRole } from '../procedure';
+import type { EventOf, Reading } from './event';
+
+export type TakenReading = {
+  readonly eventId: string;
+  readonly stepId: string;
+  readonly role: GaugeRole;
+  readonly purpose: Purpose;
+  readonly reading: Reading;
+  readonly settled: boolean;
+  readonly atMs: number;
+  readonly elapsed: number | undefined;
+};
+
+export type OpenEnd = {
+  readonly id: string;
+  readonly say: string;
+  readonly putBack: string;
+  readonly restores: Positions;
+  readonly state: 'open' | 'closed' | 'left';
+  readonly reason?: string;
+  readonly madeAtMs: number;
+};
+
+/** A turn or a settled reading while setting, in the order they happened: what the coach learns from. */
+export type SettingMark =
+  | { readonly kind: 'turned'; readonly eventId: string; readonly turns: number; readonly atMs: number }
+  | {
+      readonly kind: 'read';
+      readonly eventId: string;
+      readonly pressure: number;
+      readonly inControl: boolean;
+      readonly atMs: number;
+    };
+
+export type Run = {
+  readonly id: string;
+  readonly started: EventOf<'started'>;
+  readonly procedure: Procedure;
+  readonly steps: readonly Step[];
+  readonly status: 'open' | 'paused' | 'abandoned' | 'signed';
+  readonly done: Readonly<Record<string, number>>;
+  readonly skipped: Readonly<Record<string, string>>;
+  readonly cycles: Readonly<Record<string, number>>;
+  readonly readings: readonly TakenReading[];
+  readonly marks: Readonly<Record<string, readonly SettingMark[]>>;
+  readonly observed: Evidence & Readonly<Record<string, string | undefined>>;
+  readonly measured: Readonly<Record<string, number>>;
+  readonly directions: Readonly<Record<string, 'raises' | 'lowers'>>;
+  readonly openEnds: readonly OpenEnd[];
+  readonly positions: Positions;
+  readonly notes: readonly { readonly text: string; readonly atMs: number }[];
+  readonly gauges: EventOf<'started'>['gauges'];
+  readonly signed: EventOf<'signed'> | undefined;
+  readonly abandonedBecause: string | undefined;
+  readonly lastAtMs: number;
+  readonly lamport: number;
+  readonly eventCount: number;
+};

@@ -1,0 +1,60 @@
+import { gaugeError, type Gauge } from '../gauge';
+import {
+  canSkip,
+  currentStep,
+  unmetGuards,
+  type GuardOutcome,
+  type ProcedureFacts,
+  type Purpose,
+  type Step,
+} from '../procedure';
+import { settingView } from './setting-view';
+import type { OpenEnd, Run, TakenReading } from './state';
+
+/** What a screen needs to know of a run: computed, never stored. */
+export type RunView = {
+  readonly step: Step | undefined;
+  readonly blocked: readonly GuardOutcome[];
+  readonly canSkip: boolean;
+  readonly openEnds: readonly OpenEnd[];
+  readonly passed: (stepId: string) => boolean;
+};
+
+export const openEndsOf = (run: Run): readonly OpenEnd[] =>
+  run.openEnds.filter(({ state }) => state === 'open');
+
+export const lastReading = (run: Run, purpose: Purpose): TakenReading | undefined =>
+  run.readings.findLast((taken) => taken.purpose === purpose);
+
+/** Standard deviation of one reading of a gauge, Pa: what the eye or the last digit leaves open. */
+export const readingSd = (gauge: Gauge): number => Math.max(gauge.resolution_pa / 2, gaugeError(gauge) / 6);
+
+export function runView(run: Run): RunView {
+  const passed = (stepId: string) => stepId in run.done || stepId in run.skipped;
+  const step = run.status === 'signed' ? undefined : currentStep(run.steps, passed);
+  return {
+    step,
+    blocked: step ? unmetGuards(step.needs, factsOf(run, step)) : [],
+    canSkip: step ? canSkip(step) : false,
+    openEnds: openEndsOf(run),
+    passed,
+  };
+}
+
+export function factsOf(run: Run, step: Step): ProcedureFacts {
+  const { plate, target, house_rules: rules } = run.started;
+  const latest = (role: 'inlet' | 'outlet') =>
+    run.readings.findLast((taken) => taken.role === role)?.reading.si;
+  const judged = run.observed['flow_judged'];
+  return {
+    plate,
+    target,
+    rules,
+    inlet: lastReading(run, 'supply')?.reading.si,
+    outlet: latest('outlet'),
+    flow: run.measured['flow'],
+    flowJudged: judged === 'strong' || judged === 'weak' ? judged : undefined,
+    settingDone: step.adjuster !== undefined && settingView(run, step.adjuster).move?.kind === 'done',
+    openEnds: openEndsOf(run).map(({ id }) => id),
+  };
+}

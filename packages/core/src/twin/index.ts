@@ -1,0 +1,7 @@
+export * from './plant';
+export * from './reducing-plant';
+export * from './reducing-variety';
+export * from './screw';
+export * from './simulated-gauge';
+export * from './twin';
+export * from './rehearse';

@@ -1,0 +1,87 @@
+import { z } from 'zod';
+
+const fraction = z.number().min(0).max(1);
+
+/** Minimum flow by nominal size, m³/s: rows rising in size. */
+const minFlowRow = z.object({ size_dn: z.number().positive(), flow_m3s: z.number().positive() });
+
+/**
+ * The owner's figures: ordinary trade defaults, each one editable. The maker's manual, the local
+ * code and the licensed person outrank every one of them.
+ */
+export const houseRulesSchema = z.object({
+  gauge_low_fraction: fraction,
+  gauge_high_fraction: fraction,
+  tur_wanted: z.number().positive().max(100),
+  tur_least: z.number().positive().max(100),
+  lockup_fraction: fraction,
+  lockup_least_pa: z.number().nonnegative().max(1e7),
+  default_tolerance_fraction: z.number().positive().max(0.5),
+  limit_over_target_fraction: z.number().positive().max(1),
+  chance_past_limit: z.number().positive().max(0.5),
+  chance_past_lane: z.number().positive().max(0.5),
+  spring_rate_sd_fraction: z.number().positive().max(2),
+  family_rate_sd_fraction: z.number().positive().max(2),
+  sheet_rate_sd_fraction: z.number().positive().max(2),
+  family_rate_pa_per_turn: z.number().positive().max(1e8),
+  direction_trust: z.number().min(0.5).max(1),
+  bleed_cycles: z.number().int().min(1).max(20),
+  largest_turn: z.number().positive().max(20),
+  settle_wait_s: z.number().positive().max(3600),
+  typed_apart_s: z.number().positive().max(3600),
+  no_flow_record_s: z.number().positive().max(3600),
+  months_between_visits: z.number().int().min(1).max(120),
+  min_flow: z.array(minFlowRow).min(1).max(40),
+});
+export type HouseRules = z.infer<typeof houseRulesSchema>;
+
+export const defaultHouseRules: HouseRules = {
+  gauge_low_fraction: 0.25,
+  gauge_high_fraction: 0.75,
+  tur_wanted: 4,
+  tur_least: 2,
+  lockup_fraction: 0.1,
+  lockup_least_pa: 50_000,
+  default_tolerance_fraction: 0.03,
+  limit_over_target_fraction: 0.12,
+  chance_past_limit: 0.01,
+  chance_past_lane: 0.05,
+  spring_rate_sd_fraction: 0.25,
+  family_rate_sd_fraction: 0.5,
+  sheet_rate_sd_fraction: 0.1,
+  family_rate_pa_per_turn: 200_000,
+  direction_trust: 0.98,
+  bleed_cycles: 3,
+  largest_turn: 3,
+  settle_wait_s: 20,
+  typed_apart_s: 8,
+  no_flow_record_s: 60,
+  months_between_visits: 12,
+  min_flow: [
+    { size_dn: 40, flow_m3s: 0.3e-3 },
+    { size_dn: 50, flow_m3s: 0.5e-3 },
+    { size_dn: 65, flow_m3s: 0.9e-3 },
+    { size_dn: 80, flow_m3s: 1.4e-3 },
+    { size_dn: 100, flow_m3s: 2.2e-3 },
+    { size_dn: 150, flow_m3s: 5e-3 },
+    { size_dn: 200, flow_m3s: 9e-3 },
+  ],
+};
+
+/**
+ * Least flow at which a pilot-operated valve controls well enough to be set.
+ *
+ * @param size   nominal size, DN
+ * @param table  rows rising in size; between rows, straight-line interpolation; ends hold
+ * @returns m³/s
+ */
+export function minFlowFor(size: number, table: HouseRules['min_flow']): number {
+  const rows = [...table].sort((a, b) => a.size_dn - b.size_dn);
+  const above = rows.findIndex((row) => row.size_dn >= size);
+  if (above === -1) return rows.at(-1)!.flow_m3s;
+  const high = rows[above]!;
+  const low = rows[above - 1];
+  if (!low) return high.flow_m3s;
+  const share = (size - low.size_dn) / (high.size_dn - low.size_dn);
+  return low.flow_m3s + share * (high.flow_m3s - low.flow_m3s);
+}

@@ -1,0 +1,4 @@
+export * from './house-rules';
+export * from './plate';
+export * from './spring-choice';
+export * from './plate-check';

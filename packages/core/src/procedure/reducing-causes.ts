@@ -37,11 +37,11 @@ export const reducingCauses: readonly Cause[] = [
     id: 'wide_open',
     title: 'The valve is wide open: demand is too strong',
     tell: 'More is drawn than the supply can hold, so nothing is reduced.',
-    doThis: 'Shut outlets until only the drain runs, then read again.',
+    doThis: 'Shut outlets until only a small flow is left, then read again.',
     check: {
-      ask: 'Is anything besides the drain drawing water?',
+      ask: 'Is much water being drawn downstream?',
       key: 'flow',
-      answers: yesNo(['Yes', 'strong'], ['Only the drain', 'ok']),
+      answers: yesNo(['Yes', 'strong'], ['Only a little', 'ok']),
     },
     prior: 0.12,
     likelihood: {
@@ -109,9 +109,9 @@ export const reducingCauses: readonly Cause[] = [
     id: 'no_flow',
     title: 'Too little is flowing',
     tell: 'Below its minimum flow the valve sits on its seat and holds what it has.',
-    doThis: 'Open the drain further, to {min_flow} or more.',
+    doThis: 'Open an outlet further, until the least flow for this size runs.',
     check: {
-      ask: 'Is the drain running strongly?',
+      ask: 'Is water running strongly somewhere?',
       key: 'flow',
       answers: yesNo(['Yes', 'ok'], ['A trickle or nothing', 'weak']),
     },

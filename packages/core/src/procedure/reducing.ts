@@ -10,7 +10,7 @@ export const reducingProcedure: Procedure = {
     { id: 'from_tag', name: 'Start from the tag', when: 'Full main and a factory setting that is known.' },
   ],
   adjusters: [{ id: 'main', name: 'Pilot adjuster', approach: 'from_below', role: 'outlet' }],
-  initial: { inlet_isolator: 1, outlet_isolator: 1, selector: 'automatic', drain: 0, demand: 0.3 },
+  initial: { inlet_isolator: 1, outlet_isolator: 1, selector: 'automatic', demand: 0.3 },
   causes: reducingCauses,
   steps: [
     {
@@ -38,9 +38,9 @@ export const reducingProcedure: Procedure = {
       say: 'See where the water will go',
       caution: {
         hazard: 'water_discharge',
-        say: 'Water leaves the drain at line pressure. Keep people, cables and steep ground out of its way.',
+        say: 'Water leaves hydrants and drains at line pressure. Keep people, cables and steep ground out of its way.',
       },
-      expects: 'Drain or hydrant piped to a safe place, nothing frozen shut.',
+      expects: 'Hydrants and drains piped to a safe place, nothing frozen shut.',
     },
     {
       id: 'accessories',
@@ -163,11 +163,10 @@ export const reducingProcedure: Procedure = {
       id: 'make_flow',
       phase: 'park',
       kind: 'act',
-      say: 'Open the drain and crack the downstream isolator',
-      why: 'A pilot-operated valve controls only while water moves: at least {min_flow} for this size.',
-      caution: { hazard: 'water_discharge', say: 'Water will leave the drain. Is its path still clear?' },
-      makes: [{ id: 'drain', say: 'Drain open for flow', putBack: 'Drain shut', restores: { drain: 0 } }],
-      does: { drain: 0.5, outlet_isolator: 0.35 },
+      say: 'Crack the downstream isolator until at least {min_flow} runs',
+      why: 'A pilot-operated valve controls only while water moves. Nothing drawing? Make some: a hydrant, a drain, the smallest outlet.',
+      caution: { hazard: 'water_discharge', say: 'Water moves down the line now. Is its path still clear?' },
+      does: { outlet_isolator: 0.35, demand: 0.25 },
     },
     {
       id: 'automatic',
@@ -215,7 +214,7 @@ export const reducingProcedure: Procedure = {
       kind: 'act',
       say: 'Nip the lock nut, then open downstream slowly, fully',
       closes: ['outlet_isolator'],
-      does: { outlet_isolator: 1, drain: 0.2, demand: 0.8 },
+      does: { outlet_isolator: 1, demand: 0.8 },
     },
     {
       id: 'working_flow',
@@ -239,7 +238,7 @@ export const reducingProcedure: Procedure = {
           restores: { demand: 0.3 },
         },
       ],
-      does: { demand: 0, drain: 0 },
+      does: { demand: 0 },
     },
     {
       id: 'no_flow',
@@ -266,7 +265,7 @@ export const reducingProcedure: Procedure = {
       kind: 'cycle',
       count: 1,
       say: 'Open an outlet wide and shut it again, then leave a small flow',
-      cycle: [{ demand: 1 }, { demand: 0 }, { drain: 0.5, demand: 0 }],
+      cycle: [{ demand: 1 }, { demand: 0 }, { demand: 0.25 }],
     },
     {
       id: 'as_left',

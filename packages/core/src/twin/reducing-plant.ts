@@ -4,7 +4,7 @@ import type { Plant } from './plant';
 /**
  * Pilot-operated reducing valve between a supply and a main. Inside: kPa, L/s, s.
  *
- *   supply ─ inlet isolator ─(p1)─ main valve ─(p2, drain)─ outlet isolator ─(p3, fill)─ demand
+ *   supply ─ inlet isolator ─(p1)─ main valve ─(p2)─ outlet isolator ─(p3, fill)─ demand
  *                                     ▲ opening x follows the pilot through the chamber's air
  */
 export type ReducingParams = {
@@ -13,7 +13,6 @@ export type ReducingParams = {
   readonly supplyResistance: number;
   /** L/s per √kPa, valve wide open. */
   readonly capacity: number;
-  readonly drainCapacity: number;
   readonly demandCapacity: number;
   /** L/kPa of the short pipe and of the full main. */
   readonly pipeCompliance: number;
@@ -77,7 +76,6 @@ export const reducingPlant: Plant<ReducingParams> = {
   },
 
   derivative: (params, inputs, setPoint) => {
-    const drain = params.drainCapacity * number(inputs, 'drain');
     const demand = params.demandCapacity * number(inputs, 'demand');
     const outlet = isolator(params, number(inputs, 'outlet_isolator'));
     const isBleeding = inputs['selector'] === 'open' && number(inputs, 'inlet_isolator') > 0;
@@ -97,7 +95,7 @@ export const reducingPlant: Plant<ReducingParams> = {
       out[CHAMBER] = (target - chamber) / lag;
       out[PILOT] =
         held || inputs['selector'] !== 'automatic' ? -pilot * 1e-3 : limit(INTEGRAL * error, -0.12, 0.12);
-      out[P2] = (flow - drain * root(Math.max(0, p2)) - across - 2e-4 * root(p2)) / params.pipeCompliance;
+      out[P2] = (flow - across - 2e-4 * root(p2)) / params.pipeCompliance;
       out[P3] = (stiff * (across - drawn)) / params.mainCompliance - (1 - stiff) * p3 * 0.5;
       out[FILL] =
         fill < 1 || across < drawn ? (across - drawn) / params.mainVolume / (fill >= 1 ? 50 : 1) : 0;

@@ -43,7 +43,6 @@ export function reducingVariety(
       supply: has('weak_supply') ? target + random.between(5, 25) : plenty,
       supplyResistance: (has('weak_supply') ? 9 : 0.6) / capacity ** 2,
       capacity,
-      drainCapacity: capacity * 0.35,
       demandCapacity: capacity * 0.5,
       pipeCompliance: capacity * random.between(0.06, 0.09),
       mainCompliance: capacity * (has('slow_main') ? 1.6 : random.between(0.35, 0.6)),

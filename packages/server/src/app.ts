@@ -1,0 +1,66 @@
+import { OpenAPIHono } from '@hono/zod-openapi';
+import { bodyLimit } from 'hono/body-limit';
+import { compress } from 'hono/compress';
+import { HTTPException } from 'hono/http-exception';
+import { secureHeaders } from 'hono/secure-headers';
+import type { Store } from './db/open';
+import { Problem, problemBody } from './http/problem';
+import { documentRoutes } from './routes/documents';
+import { runRoutes } from './routes/runs';
+import { settingRoutes } from './routes/settings';
+import { sheetRoutes } from './routes/sheets';
+import { valveRoutes } from './routes/valves';
+
+const LARGEST_BODY = 4 * 1024 * 1024;
+
+const securityHeaders = secureHeaders({
+  contentSecurityPolicy: {
+    defaultSrc: ["'self'"],
+    styleSrc: ["'self'", "'unsafe-inline'"],
+    imgSrc: ["'self'", 'data:', 'blob:'],
+    fontSrc: ["'self'", 'data:'],
+    workerSrc: ["'self'", 'blob:'],
+    connectSrc: ["'self'"],
+    frameAncestors: ["'none'"],
+  },
+});
+
+/** The whole API over a store; static files and the port are the caller's affair. */
+export function createApp(
+  store: Store,
+  options: { readonly fontFolder: string; readonly log?: (error: unknown) => void },
+) {
+  const api = new OpenAPIHono()
+    .route('/', settingRoutes(store))
+    .route('/', documentRoutes(store))
+    .route('/', valveRoutes(store))
+    .route('/', runRoutes(store))
+    .route('/', sheetRoutes(store, options.fontFolder));
+  api.doc('/openapi.json', {
+    openapi: '3.0.3',
+    info: { title: 'Holvek', version: '1' },
+    servers: [{ url: '/api' }],
+  });
+  api.notFound((c) => c.json(problemBody({ code: 'request.no_such_path' }), 404));
+  const app = new OpenAPIHono();
+  app.use(compress());
+  app.use(securityHeaders);
+  app.use(
+    '/api/*',
+    bodyLimit({
+      maxSize: LARGEST_BODY,
+      onError: (c) => c.json(problemBody({ code: 'request.too_large' }), 413),
+    }),
+  );
+  app.onError((error, c) => {
+    if (error instanceof Problem) return c.json(problemBody(error), error.status);
+    if (error instanceof HTTPException)
+      return c.json(problemBody({ code: 'request.unreadable', detail: error.message }), error.status);
+    options.log?.(error);
+    return c.json(problemBody({ code: 'server.fault' }), 500);
+  });
+  const routed = app.route('/api', api);
+  app.all('/api/*', (c) => c.json(problemBody({ code: 'request.no_such_path' }), 404));
+  return routed;
+}
+export type App = ReturnType<typeof createApp>;

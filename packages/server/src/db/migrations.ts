@@ -1,0 +1,43 @@
+import type { QueryInterface } from 'sequelize';
+
+export type Migration = {
+  readonly name: string;
+  readonly up: (context: { readonly context: QueryInterface }) => Promise<void>;
+};
+
+const run = (context: QueryInterface, statements: readonly string[]) =>
+  statements.reduce(
+    (before, sql) => before.then(() => context.sequelize.query(sql)).then(() => undefined),
+    Promise.resolve(),
+  );
+
+/** Rows of these tables are evidence: the database itself refuses to change or drop them. */
+const appendOnly = (table: string) =>
+  ['UPDATE', 'DELETE'].map(
+    (verb) => `CREATE TRIGGER ${table}_no_${verb.toLowerCase()} BEFORE ${verb} ON ${table}
+      BEGIN SELECT RAISE(ABORT, '${table} is append-only'); END`,
+  );
+
+export const migrations: readonly Migration[] = [
+  {
+    name: '0001-first-tables',
+    up: ({ context }) =>
+      run(context, [
+        `CREATE TABLE sites (id TEXT PRIMARY KEY, body TEXT NOT NULL)`,
+        `CREATE TABLE settings (id TEXT PRIMARY KEY, body TEXT NOT NULL)`,
+        `CREATE TABLE valves (id TEXT PRIMARY KEY, tag TEXT NOT NULL UNIQUE, body TEXT NOT NULL)`,
+        `CREATE TABLE gauges (id TEXT PRIMARY KEY, tag TEXT NOT NULL UNIQUE, body TEXT NOT NULL)`,
+        `CREATE TABLE rounds (id TEXT PRIMARY KEY, body TEXT NOT NULL)`,
+        `CREATE TABLE runs (id TEXT PRIMARY KEY, valve_id TEXT REFERENCES valves(id),
+           status TEXT NOT NULL, refusal TEXT, last_at_ms INTEGER NOT NULL)`,
+        `CREATE TABLE events (id TEXT PRIMARY KEY, run_id TEXT NOT NULL REFERENCES runs(id),
+           type TEXT NOT NULL, lamport INTEGER NOT NULL, at_ms INTEGER NOT NULL, body TEXT NOT NULL)`,
+        `CREATE INDEX events_of_run ON events (run_id, lamport)`,
+        `CREATE TABLE sheets (id TEXT PRIMARY KEY, seq INTEGER NOT NULL, valve_id TEXT NOT NULL REFERENCES valves(id),
+           run_id TEXT NOT NULL REFERENCES runs(id), hash TEXT NOT NULL UNIQUE,
+           signed_at_ms INTEGER NOT NULL, body TEXT NOT NULL, UNIQUE (valve_id, seq))`,
+        ...appendOnly('events'),
+        ...appendOnly('sheets'),
+      ]),
+  },
+];

@@ -1,0 +1,77 @@
+import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
+
+/** A stored document: its id, what is searched for, and the parsed value as JSON. */
+type Stored<T extends object> = Model<T, T> & T;
+export type Tables = {
+  readonly sites: ModelStatic<Stored<{ id: string; body: string }>>;
+  readonly valves: ModelStatic<Stored<{ id: string; tag: string; body: string }>>;
+  readonly gauges: ModelStatic<Stored<{ id: string; tag: string; body: string }>>;
+  readonly rounds: ModelStatic<Stored<{ id: string; body: string }>>;
+  readonly settings: ModelStatic<Stored<{ id: string; body: string }>>;
+  readonly runs: ModelStatic<
+    Stored<{
+      id: string;
+      valve_id: string | null;
+      status: string;
+      refusal: string | null;
+      last_at_ms: number;
+    }>
+  >;
+  readonly events: ModelStatic<
+    Stored<{ id: string; run_id: string; type: string; lamport: number; at_ms: number; body: string }>
+  >;
+  readonly sheets: ModelStatic<
+    Stored<{
+      id: string;
+      seq: number;
+      valve_id: string;
+      run_id: string;
+      hash: string;
+      signed_at_ms: number;
+      body: string;
+    }>
+  >;
+};
+
+// Sequelize writes into the objects it is given: each column needs its own.
+const id = () => ({ type: DataTypes.STRING(64), primaryKey: true });
+const text = () => ({ type: DataTypes.TEXT, allowNull: false });
+const integer = () => ({ type: DataTypes.INTEGER, allowNull: false });
+const options = { timestamps: false, freezeTableName: true } as const;
+
+/** The models over the tables that the migrations made. */
+export function defineTables(sequelize: Sequelize): Tables {
+  const define = (name: string, columns: Record<string, unknown>) =>
+    sequelize.define(name, columns as never, { ...options, tableName: name }) as never;
+  return {
+    sites: define('sites', { id: id(), body: text() }),
+    valves: define('valves', { id: id(), tag: text(), body: text() }),
+    gauges: define('gauges', { id: id(), tag: text(), body: text() }),
+    rounds: define('rounds', { id: id(), body: text() }),
+    settings: define('settings', { id: id(), body: text() }),
+    runs: define('runs', {
+      id: id(),
+      valve_id: { type: DataTypes.STRING(64) },
+      status: text(),
+      refusal: { type: DataTypes.TEXT },
+      last_at_ms: integer(),
+    }),
+    events: define('events', {
+      id: id(),
+      run_id: text(),
+      type: text(),
+      lamport: integer(),
+      at_ms: integer(),
+      body: text(),
+    }),
+    sheets: define('sheets', {
+      id: id(),
+      seq: integer(),
+      valve_id: text(),
+      run_id: text(),
+      hash: text(),
+      signed_at_ms: integer(),
+      body: text(),
+    }),
+  };
+}

@@ -1,0 +1,3 @@
+export { createApp, type App } from './app';
+export { openStore, type Store } from './db/open';
+export type { Round, Site } from './records';

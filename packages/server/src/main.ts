@@ -1,0 +1,33 @@
+import { serve } from '@hono/node-server';
+import { createApp } from './app';
+import { openStore } from './db/open';
+import { seedLarkhollow } from './seed/larkhollow';
+import { serveApp } from './static';
+
+/** Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo. */
+async function main() {
+  const { HOST = '127.0.0.1', PORT = '8140', DATA = 'data/holvek.sqlite', APP = 'dist/app', FONTS = 'node_modules/@expo-google-fonts', SEED } = process.env; // prettier-ignore
+  const store = await openStore(DATA);
+  if (SEED === 'demo')
+    await seedLarkhollow(store, { now: Date.now(), tell: (line) => console.log(`  ${line}`) });
+  const app = createApp(store, { fontFolder: FONTS, log: (error) => console.error(error) });
+  serveApp(app, APP);
+  const server = serve({ fetch: app.fetch, hostname: HOST, port: Number(PORT) }, () =>
+    console.log(`Holvek is ready at http://${HOST === '0.0.0.0' ? 'localhost' : HOST}:${PORT}`),
+  );
+  server.on('error', (error) => {
+    console.error(`Holvek could not listen on port ${PORT}: ${error.message}`);
+    process.exit(1);
+  });
+  const stop = () => {
+    server.close(() => void store.close().then(() => process.exit(0)));
+    setTimeout(() => process.exit(0), 3000).unref();
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+}
+
+main().catch((error: unknown) => {
+  console.error(error);
+  process.exit(1);
+});

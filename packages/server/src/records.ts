@@ -1,0 +1,20 @@
+import { z } from '@hono/zod-openapi';
+
+/** A place with valves; its altitude gives the barometer. */
+export const siteSchema = z.object({
+  id: z.string().min(1).max(64),
+  name: z.string().min(1).max(120),
+  altitude_m: z.number().min(-430).max(11_000),
+});
+export type Site = z.infer<typeof siteSchema>;
+
+/** Valves of one outing, in setting order. */
+export const roundSchema = z.object({
+  id: z.string().min(1).max(64),
+  name: z.string().min(1).max(120),
+  site_id: z.string().min(1).max(64),
+  day: z.iso.date(),
+  valve_ids: z.array(z.string().min(1).max(64)).max(200),
+  why_this_order: z.string().max(1000),
+});
+export type Round = z.infer<typeof roundSchema>;

@@ -1,0 +1,77 @@
+import { z } from '@hono/zod-openapi';
+import { gaugeSchema } from '@holvek/core';
+import { UniqueConstraintError } from 'sequelize';
+import type { Store } from '../db/open';
+import { Problem, notFound } from '../http/problem';
+import { newRouter } from '../http/router';
+import { getRoute, sendRoute } from '../http/route';
+import { roundSchema, siteSchema } from '../records';
+
+type Kept = { readonly id: string; readonly tag?: string };
+type TableName = 'sites' | 'gauges' | 'rounds' | 'valves';
+
+/** Reads and writes whole documents of one table. */
+export function documentsOf<T extends Kept>(store: Store, table: TableName, schema: z.ZodType<T>) {
+  const model = store.tables[table];
+  return {
+    all: async (): Promise<T[]> => {
+      const rows = await model.findAll({ order: [['id', 'ASC']] });
+      return rows.map(({ body }) => schema.parse(JSON.parse(body)));
+    },
+    get: async (id: string): Promise<T> => {
+      const row = await model.findByPk(id);
+      if (!row) throw notFound(table.slice(0, -1), id);
+      return schema.parse(JSON.parse(row.body));
+    },
+    put: (value: T): Promise<T> =>
+      store.write(async (transaction) => {
+        const row = { id: value.id, body: JSON.stringify(value), ...(value.tag ? { tag: value.tag } : {}) };
+        try {
+          await model.upsert(row as never, { transaction });
+        } catch (error) {
+          if (error instanceof UniqueConstraintError)
+            throw new Problem(409, `${table.slice(0, -1)}.tag_taken`, { tag: value.tag });
+          throw error;
+        }
+        return value;
+      }),
+  };
+}
+
+const sameId = (id: string, value: Kept) => {
+  if (id !== value.id) throw new Problem(400, 'request.ids_differ', { path: id, body: value.id });
+};
+
+/** Sites, gauges and rounds: small documents that are read and replaced whole. */
+export function documentRoutes(store: Store) {
+  const sites = documentsOf(store, 'sites', siteSchema);
+  const gauges = documentsOf(store, 'gauges', gaugeSchema);
+  const rounds = documentsOf(store, 'rounds', roundSchema);
+  return newRouter()
+    .openapi(getRoute('/sites', 'Every site', z.array(siteSchema)), async (c) =>
+      c.json(await sites.all(), 200),
+    )
+    .openapi(getRoute('/gauges', 'Every test gauge', z.array(gaugeSchema)), async (c) =>
+      c.json(await gauges.all(), 200),
+    )
+    .openapi(
+      sendRoute('put', '/gauges/{id}', 'Add or change a gauge', { body: gaugeSchema, response: gaugeSchema }),
+      async (c) => {
+        const gauge = c.req.valid('json');
+        sameId(c.req.param('id'), gauge);
+        if (!(gauge.range_low_pa < gauge.range_high_pa)) throw new Problem(422, 'gauge.range_upside_down');
+        return c.json(await gauges.put(gauge), 200);
+      },
+    )
+    .openapi(getRoute('/rounds', 'Every round', z.array(roundSchema)), async (c) =>
+      c.json(await rounds.all(), 200),
+    )
+    .openapi(
+      sendRoute('put', '/rounds/{id}', 'Add or change a round', { body: roundSchema, response: roundSchema }),
+      async (c) => {
+        const round = c.req.valid('json');
+        sameId(c.req.param('id'), round);
+        return c.json(await rounds.put(round), 200);
+      },
+    );
+}

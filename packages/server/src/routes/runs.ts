@@ -1,0 +1,79 @@
+import { createRoute, z } from '@hono/zod-openapi';
+import { runEventSchema, runFile, runFileSchema } from '@holvek/core';
+import type { Store } from '../db/open';
+import { notFound, problemBody, refusals } from '../http/problem';
+import { newRouter } from '../http/router';
+import { getRoute } from '../http/route';
+import { eventsOf, ingest } from '../ingest';
+
+const MOST_IN_A_BATCH = 500;
+
+const runRow = z.object({
+  id: z.string(),
+  valve_id: z.string().nullable(),
+  status: z.enum(['open', 'signing', 'signed', 'abandoned']),
+  refusal: z.string().nullable(),
+  last_at_ms: z.number(),
+});
+const ingested = z.object({
+  stored: z.array(z.string()),
+  refused: z.array(z.object({ id: z.string(), code: z.string(), detail: z.unknown().optional() })),
+  sheetId: z.string().optional(),
+});
+const json = <T extends z.ZodType>(description: string, schema: T) => ({
+  description,
+  content: { 'application/json': { schema } },
+});
+
+const postEvents = createRoute({
+  method: 'post',
+  path: '/runs/{id}/events',
+  summary: 'Append events to a run; the same batch twice changes nothing',
+  request: {
+    body: {
+      required: true,
+      content: {
+        'application/json': {
+          schema: z.object({ events: z.array(runEventSchema).min(1).max(MOST_IN_A_BATCH) }),
+        },
+      },
+    },
+  },
+  responses: {
+    ...refusals,
+    200: json('Every event is stored', ingested),
+    409: json(
+      'Some events were refused; the others are stored',
+      z.object({ error: z.object({ code: z.string(), detail: ingested }) }),
+    ),
+  },
+});
+
+/** Runs and their log of events. */
+export function runRoutes(store: Store) {
+  return newRouter()
+    .openapi(getRoute('/runs', 'Every run that is not signed', z.array(runRow)), async (c) => {
+      const rows = await store.tables.runs.findAll({
+        where: { status: ['open', 'signing'] },
+        order: [['last_at_ms', 'DESC']],
+        raw: true,
+      });
+      return c.json(z.array(runRow).parse(rows), 200);
+    })
+    .openapi(
+      getRoute('/runs/{id}', 'A run as its events', runFileSchema.extend({ run: runRow })),
+      async (c) => {
+        const id = c.req.param('id');
+        const row = await store.tables.runs.findByPk(id, { raw: true });
+        if (!row) throw notFound('run', id);
+        return c.json({ ...runFile(await eventsOf(store, id)), run: runRow.parse(row) }, 200);
+      },
+    )
+    .openapi(postEvents, async (c) => {
+      const result = await ingest(store, c.req.param('id'), c.req.valid('json').events);
+      const body = { ...result, stored: [...result.stored], refused: [...result.refused] };
+      return result.refused.length === 0
+        ? c.json(body, 200)
+        : c.json(problemBody({ code: result.refused[0]!.code, detail: body }) as never, 409);
+    });
+}

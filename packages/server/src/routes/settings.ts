@@ -1,0 +1,44 @@
+import { z } from '@hono/zod-openapi';
+import { defaultHouseRules, houseRulesSchema, publishedSchemas } from '@holvek/core';
+import type { Store } from '../db/open';
+import { notFound } from '../http/problem';
+import { newRouter } from '../http/router';
+import { getRoute, sendRoute } from '../http/route';
+
+const KEY = 'house_rules';
+
+/** House rules, the health of the server, and the schemas of the files that it writes. */
+export function settingRoutes(store: Store) {
+  return newRouter()
+    .openapi(
+      getRoute('/health', 'Whether the database answers', z.object({ ok: z.boolean() })),
+      async (c) => {
+        await store.sequelize.query('SELECT 1');
+        return c.json({ ok: true }, 200);
+      },
+    )
+    .openapi(getRoute('/house-rules', 'The owner’s figures', houseRulesSchema), async (c) => {
+      const row = await store.tables.settings.findByPk(KEY);
+      const rules = row ? { ...defaultHouseRules, ...JSON.parse(row.body) } : defaultHouseRules;
+      return c.json(houseRulesSchema.parse(rules), 200);
+    })
+    .openapi(
+      sendRoute('put', '/house-rules', 'Change the owner’s figures', {
+        body: houseRulesSchema,
+        response: houseRulesSchema,
+      }),
+      async (c) => {
+        const rules = c.req.valid('json');
+        await store.write((transaction) =>
+          store.tables.settings.upsert({ id: KEY, body: JSON.stringify(rules) }, { transaction }),
+        );
+        return c.json(rules, 200);
+      },
+    )
+    .get('/schemas/:name', (c) => {
+      const name = c.req.param('name');
+      const make = (publishedSchemas as Record<string, (() => unknown) | undefined>)[name];
+      if (!make) throw notFound('schema', name);
+      return c.json(make() as object);
+    });
+}

@@ -1,0 +1,90 @@
+import { z } from '@hono/zod-openapi';
+import {
+  readingRowsOf,
+  reviseSheet,
+  sheetFile,
+  sheetSchema,
+  writeReadingsCsv,
+  type Sheet,
+} from '@holvek/core';
+import type { Context } from 'hono';
+import type { Store } from '../db/open';
+import { Problem, notFound } from '../http/problem';
+import { newRouter } from '../http/router';
+import { getRoute, sendRoute } from '../http/route';
+import { sheetPdf } from '../sheet/pdf';
+import { fileSheet, latestSheets, sheetById, sheetsOf } from '../sheet/shelf';
+
+const revision = z.object({
+  why: z.string().min(3).max(2000),
+  notes: z.array(z.string().max(2000)).max(50),
+});
+
+const fileName = ({ body }: Sheet, ending: string) => {
+  const tag = body.valve_tag.replace(/[^\w-]+/gu, '_');
+  return `${tag}-${new Date(body.signed_at_ms).toISOString().slice(0, 10)}-r${body.revision}.${ending}`;
+};
+
+/** Signed sheets: read, downloaded, corrected by a new revision; never changed. */
+export function sheetRoutes(store: Store, fontFolder: string) {
+  const find = async (id: string): Promise<Sheet> => {
+    const sheet = await sheetById(store, id);
+    if (!sheet) throw notFound('sheet', id);
+    return sheet;
+  };
+  const download = (
+    c: Context,
+    sheet: Sheet,
+    ending: string,
+    content: string | Uint8Array<ArrayBuffer>,
+    type: string,
+  ) =>
+    c.body(content, 200, {
+      'content-type': type,
+      'content-disposition': `attachment; filename="${fileName(sheet, ending)}"`,
+    });
+  const router = newRouter();
+  // Endings first: a plain id would swallow them.
+  router.get('/sheets/:id{.+\\.pdf}', async (c) => {
+    const sheet = await find(c.req.param('id').replace(/\.pdf$/u, ''));
+    return download(c, sheet, 'pdf', await sheetPdf(sheet, fontFolder), 'application/pdf');
+  });
+  router.get('/sheets/:id{.+\\.csv}', async (c) => {
+    const sheet = await find(c.req.param('id').replace(/\.csv$/u, ''));
+    return download(c, sheet, 'csv', writeReadingsCsv(readingRowsOf(sheet.body)), 'text/csv; charset=utf-8');
+  });
+  router.get('/sheets/:id{.+\\.json}', async (c) => {
+    const sheet = await find(c.req.param('id').replace(/\.json$/u, ''));
+    return download(c, sheet, 'json', JSON.stringify(sheetFile(sheet), null, 2), 'application/json');
+  });
+  return router
+    .openapi(getRoute('/sheets', 'Latest sheets first', z.array(sheetSchema)), async (c) =>
+      c.json(await latestSheets(store, 500), 200),
+    )
+    .openapi(getRoute('/sheets/{id}', 'One sheet', sheetSchema), async (c) =>
+      c.json(await find(c.req.param('id')), 200),
+    )
+    .openapi(
+      sendRoute('post', '/sheets/{id}/revisions', 'Correct a sheet by a new revision', {
+        body: revision,
+        response: sheetSchema,
+      }),
+      async (c) => {
+        const sheet = await find(c.req.param('id'));
+        const { why, notes } = c.req.valid('json');
+        const later = (await sheetsOf(store, sheet.body.valve_id)).some(
+          ({ body }) => body.corrects?.hash === sheet.hash,
+        );
+        if (later) throw new Problem(409, 'sheet.already_revised');
+        const revised = await store.write((transaction) =>
+          fileSheet(
+            store,
+            sheet.body.valve_id,
+            (latest) => reviseSheet(sheet, { notes }, why, latest ?? sheet.hash),
+            transaction,
+          ),
+        );
+        return c.json(revised, 200);
+      },
+    );
+}

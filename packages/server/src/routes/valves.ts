@@ -1,0 +1,88 @@
+import { z } from '@hono/zod-openapi';
+import {
+  checkPlate,
+  readRegisterCsv,
+  sheetSchema,
+  valveSchema,
+  verifyChain,
+  writeRegisterCsv,
+  type Valve,
+} from '@holvek/core';
+import type { Store } from '../db/open';
+import { Problem } from '../http/problem';
+import { newRouter } from '../http/router';
+import { getRoute, sendRoute } from '../http/route';
+import { sheetsOf } from '../sheet/shelf';
+import { documentsOf } from './documents';
+
+const importResult = z.object({
+  kept: z.array(z.string()),
+  issues: z.array(z.object({ line: z.number(), column: z.string(), code: z.string() })),
+});
+
+/** The register: valves one by one, as CSV both ways, and the check of a valve's chain of sheets. */
+export function valveRoutes(store: Store) {
+  const valves = documentsOf(store, 'valves', valveSchema);
+  const accept = (valve: Valve) => {
+    const stopping = checkPlate(valve.plate, valve.target).filter(({ stops }) => stops);
+    if (stopping[0]) throw new Problem(422, stopping[0].code, stopping);
+    return valves.put(valve);
+  };
+  const router = newRouter();
+  router.get('/valves.csv', async (c) =>
+    c.body(writeRegisterCsv(await valves.all()), 200, {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': 'attachment; filename="valves.csv"',
+    }),
+  );
+  return router
+    .openapi(getRoute('/valves', 'The register', z.array(valveSchema)), async (c) =>
+      c.json(await valves.all(), 200),
+    )
+    .openapi(
+      sendRoute('post', '/valves/import', 'Valves from CSV; good rows are kept', {
+        body: z.object({ csv: z.string().max(2_000_000) }),
+        response: importResult,
+      }),
+      async (c) => {
+        const read = readRegisterCsv(c.req.valid('json').csv, () => crypto.randomUUID());
+        if (!read.ok) throw new Problem(422, read.error.code, read.error);
+        const known = new Map((await valves.all()).map((valve) => [valve.tag, valve.id]));
+        const kept: string[] = [];
+        const issues = [...read.value.issues];
+        for (const valve of read.value.valves) {
+          const bad = checkPlate(valve.plate, valve.target).find(({ stops }) => stops);
+          if (bad) issues.push({ line: 0, column: valve.tag, code: bad.code });
+          else kept.push((await valves.put({ ...valve, id: known.get(valve.tag) ?? valve.id })).tag);
+        }
+        return c.json({ kept, issues }, 200);
+      },
+    )
+    .openapi(getRoute('/valves/{id}', 'One valve', valveSchema), async (c) =>
+      c.json(await valves.get(c.req.param('id')), 200),
+    )
+    .openapi(
+      sendRoute('put', '/valves/{id}', 'Add or change a valve', { body: valveSchema, response: valveSchema }),
+      async (c) => {
+        const valve = c.req.valid('json');
+        if (valve.id !== c.req.param('id')) throw new Problem(400, 'request.ids_differ');
+        return c.json(await accept(valve), 200);
+      },
+    )
+    .openapi(
+      getRoute('/valves/{id}/sheets', 'Sheets of a valve, first to last', z.array(sheetSchema)),
+      async (c) => {
+        await valves.get(c.req.param('id'));
+        return c.json(await sheetsOf(store, c.req.param('id')), 200);
+      },
+    )
+    .openapi(
+      getRoute('/valves/{id}/verify', 'Walk the chain of a valve’s sheets', z.object({ sheets: z.number() })),
+      async (c) => {
+        await valves.get(c.req.param('id'));
+        const verdict = verifyChain(await sheetsOf(store, c.req.param('id')));
+        if (!verdict.ok) throw new Problem(409, verdict.error.code, verdict.error);
+        return c.json({ sheets: verdict.value }, 200);
+      },
+    );
+}

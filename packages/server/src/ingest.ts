@@ -1,14 +1,7 @@
-import { reduceRun, runEventSchema, signingError, type RunEvent } from '@holvek/core';
+import { type Ingested, reduceRun, runEventSchema, signingError, type RunEvent } from '@holvek/core';
 import type { Transaction } from 'sequelize';
 import type { Store } from './db/open';
 import { fileRun } from './sheet/shelf';
-
-export type Ingested = {
-  /** Ids that are stored now, whether this batch brought them or an earlier one. */
-  readonly stored: readonly string[];
-  readonly refused: readonly { readonly id: string; readonly code: string; readonly detail?: unknown }[];
-  readonly sheetId?: string;
-};
 
 /**
  * Takes a batch of events of one run into the log. The same id twice is one event; the order of

@@ -4,3 +4,4 @@ export * from './valve-record';
 export * from './register-csv';
 export * from './readings-csv';
 export * from './json-files';
+export * from './wire';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { plateSchema, targetSchema } from '../valve';
+import { plateSchema, targetSchema, twinSketchSchema } from '../valve';
 
 /** A valve of the register. */
 export const valveSchema = z.object({
@@ -10,14 +10,25 @@ export const valveSchema = z.object({
   plate: plateSchema,
   target: targetSchema,
   /** How its twin differs from the plate; absent for a twin drawn from the tag alone. */
-  twin: z
-    .object({
-      seed: z.number().int().min(0).max(1e9),
-      faults: z.array(
-        z.enum(['reversed_screw', 'slow_main', 'trapped_air', 'leaking_seat', 'weak_supply', 'off_spring']),
-      ),
-      found_pa: z.number().min(0).max(1e9),
-    })
-    .optional(),
+  twin: twinSketchSchema.optional(),
 });
 export type Valve = z.infer<typeof valveSchema>;
+
+/** A place with valves; its altitude gives the barometer. */
+export const siteSchema = z.object({
+  id: z.string().min(1).max(64),
+  name: z.string().min(1).max(120),
+  altitude_m: z.number().min(-430).max(11_000),
+});
+export type Site = z.infer<typeof siteSchema>;
+
+/** Valves of one outing, in setting order. */
+export const roundSchema = z.object({
+  id: z.string().min(1).max(64),
+  name: z.string().min(1).max(120),
+  site_id: z.string().min(1).max(64),
+  day: z.iso.date(),
+  valve_ids: z.array(z.string().min(1).max(64)).max(200),
+  why_this_order: z.string().max(1000),
+});
+export type Round = z.infer<typeof roundSchema>;

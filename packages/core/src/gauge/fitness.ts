@@ -3,9 +3,11 @@ import { gaugeError, gaugeSpan, type Gauge } from './gauge';
 
 export type GaugeFinding =
   | { readonly code: 'gauge.out_of_date'; readonly due: string }
-  | { readonly code: 'gauge.range_too_low' | 'gauge.range_too_high'; readonly position: number }
+  | { readonly code: 'gauge.range_too_low'; readonly position: number }
+  | { readonly code: 'gauge.range_too_high'; readonly position: number }
   | { readonly code: 'gauge.beyond_range' }
-  | { readonly code: 'gauge.tur_low' | 'gauge.tur_too_low'; readonly tur: number }
+  | { readonly code: 'gauge.tur_low'; readonly tur: number }
+  | { readonly code: 'gauge.tur_too_low'; readonly tur: number }
   | { readonly code: 'gauge.resolution_coarse' };
 
 export type GaugeFitness = {

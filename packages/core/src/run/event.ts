@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { gaugeSchema } from '../gauge';
 import { purposes } from '../procedure';
-import { directionSchema, houseRulesSchema, plateSchema, targetSchema } from '../valve';
+import { directionSchema, houseRulesSchema, plateSchema, targetSchema, twinSketchSchema } from '../valve';
 
 const id = z.string().min(1).max(64);
 const text = z.string().max(2000);
@@ -50,8 +50,8 @@ export const startedSchema = event('started', {
   gauges: z.record(role, gaugeSchema),
   house_rules: houseRulesSchema,
   prior: ratePriorSchema,
-  /** Seed of the twin when the run is against the simulated gauge; absent on a real valve. */
-  twin_seed: z.number().int().nonnegative().optional(),
+  /** The twin, when the run is against the simulated gauge; absent on a real valve. */
+  twin: twinSketchSchema.optional(),
 });
 
 export const runEventSchema = z.discriminatedUnion('type', [

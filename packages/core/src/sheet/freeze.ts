@@ -41,7 +41,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     technician: signed.name,
     school: started.school,
     procedure_version: started.procedure_version,
-    rehearsal: started.twin_seed !== undefined,
+    rehearsal: started.twin !== undefined,
     started_at_ms: started.at_ms,
     signed_at_ms: signed.at_ms,
     plate: started.plate,

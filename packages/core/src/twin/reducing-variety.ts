@@ -1,24 +1,13 @@
-import type { ReducingPlate } from '../valve';
+import type { ReducingPlate, TwinFault, TwinSketch } from '../valve';
 import { seededRandom } from '../numerics';
 import type { ReducingParams } from './reducing-plant';
 import type { ScrewParams } from './screw';
-
-export const twinFaults = [
-  'reversed_screw', 'slow_main', 'trapped_air', 'leaking_seat', 'weak_supply', 'off_spring',
-] as const; // prettier-ignore
-export type TwinFault = (typeof twinFaults)[number];
-
-/** What makes one twin unlike the next: the plate, a seed, and faults that were asked for. */
-export type TwinRecipe = {
-  readonly seed: number;
-  readonly faults: readonly TwinFault[];
-};
 
 /** Parameters of a reducing valve's twin. The same plate, target and recipe give the same twin. */
 export function reducingVariety(
   plate: ReducingPlate,
   targetPa: number,
-  { seed, faults }: TwinRecipe,
+  { seed, faults }: Pick<TwinSketch, 'seed' | 'faults'>,
 ): { readonly plant: ReducingParams; readonly screw: ScrewParams } {
   const random = seededRandom(seed);
   const has = (fault: TwinFault) => faults.includes(fault);

@@ -1,10 +1,10 @@
 import type { Gauge } from '../gauge';
 import { integrate, seededRandom } from '../numerics';
 import type { GaugeRole, Positions } from '../procedure';
-import type { Plate } from '../valve';
+import type { Plate, TwinSketch } from '../valve';
 import type { PlantOutputs } from './plant';
 import { reducingPlant, type ReducingParams } from './reducing-plant';
-import { reducingVariety, type TwinRecipe } from './reducing-variety';
+import { reducingVariety } from './reducing-variety';
 import { freeScrew, screwFor, setPointOf, turnScrew, type Screw, type ScrewParams } from './screw';
 import { movePointer, readPointer } from './simulated-gauge';
 
@@ -29,11 +29,9 @@ export type Twin = {
 export type TwinOptions = {
   readonly plate: Plate;
   readonly targetPa: number;
-  readonly recipe: TwinRecipe;
+  readonly sketch: TwinSketch;
   readonly gauges: Readonly<Partial<Record<GaugeRole, Gauge>>>;
   readonly initial: Positions;
-  /** Set point as it is found, Pa. */
-  readonly foundPa: number;
 };
 
 const CHUNK = 0.25;
@@ -41,9 +39,9 @@ const CHUNK = 0.25;
 const HAND_SPEED = 0.12;
 const LONGEST_ADVANCE = 7200;
 
-export function createTwin({ plate, targetPa, recipe, gauges, initial, foundPa }: TwinOptions): Twin {
-  const { plant, screw: screwParams } = reducingVariety(plate, targetPa, recipe);
-  const screw = screwFor(foundPa, screwParams);
+export function createTwin({ plate, targetPa, sketch, gauges, initial }: TwinOptions): Twin {
+  const { plant, screw: screwParams } = reducingVariety(plate, targetPa, sketch);
+  const screw = screwFor(sketch.found_pa, screwParams);
   const setPoint = setPointOf(screw, screwParams) / 1000;
   const start: Twin = {
     plant,
@@ -56,7 +54,7 @@ export function createTwin({ plate, targetPa, recipe, gauges, initial, foundPa }
     gauges,
     pointers: { inlet: 0, outlet: 0 },
     draws: 0,
-    seed: recipe.seed,
+    seed: sketch.seed,
     isStuck: false,
   };
   const rested = advanceTwin(start, 90);

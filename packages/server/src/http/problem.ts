@@ -1,10 +1,5 @@
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
-import { z } from '@hono/zod-openapi';
-
-/** What every refusal looks like: a stable code, and facts that the phone can show. */
-export const problemSchema = z
-  .object({ error: z.object({ code: z.string(), detail: z.unknown().optional() }) })
-  .openapi('Problem');
+import { problemSchema } from '@holvek/core';
 
 /** An expected refusal on its way out of a route. */
 export class Problem extends Error {

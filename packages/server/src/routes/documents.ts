@@ -1,11 +1,10 @@
 import { z } from '@hono/zod-openapi';
-import { gaugeSchema } from '@holvek/core';
+import { gaugeSchema, roundSchema, siteSchema } from '@holvek/core';
 import { UniqueConstraintError } from 'sequelize';
 import type { Store } from '../db/open';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
-import { roundSchema, siteSchema } from '../records';
 
 type Kept = { readonly id: string; readonly tag?: string };
 type TableName = 'sites' | 'gauges' | 'rounds' | 'valves';

@@ -1,5 +1,5 @@
 import { createRoute, z } from '@hono/zod-openapi';
-import { runEventSchema, runFile, runFileSchema } from '@holvek/core';
+import { ingestedSchema, runEventSchema, runFile, runRowSchema, storedRunSchema } from '@holvek/core';
 import type { Store } from '../db/open';
 import { notFound, problemBody, refusals } from '../http/problem';
 import { newRouter } from '../http/router';
@@ -8,18 +8,6 @@ import { eventsOf, ingest } from '../ingest';
 
 const MOST_IN_A_BATCH = 500;
 
-const runRow = z.object({
-  id: z.string(),
-  valve_id: z.string().nullable(),
-  status: z.enum(['open', 'signing', 'signed', 'abandoned']),
-  refusal: z.string().nullable(),
-  last_at_ms: z.number(),
-});
-const ingested = z.object({
-  stored: z.array(z.string()),
-  refused: z.array(z.object({ id: z.string(), code: z.string(), detail: z.unknown().optional() })),
-  sheetId: z.string().optional(),
-});
 const json = <T extends z.ZodType>(description: string, schema: T) => ({
   description,
   content: { 'application/json': { schema } },
@@ -41,10 +29,10 @@ const postEvents = createRoute({
   },
   responses: {
     ...refusals,
-    200: json('Every event is stored', ingested),
+    200: json('Every event is stored', ingestedSchema),
     409: json(
       'Some events were refused; the others are stored',
-      z.object({ error: z.object({ code: z.string(), detail: ingested }) }),
+      z.object({ error: z.object({ code: z.string(), detail: ingestedSchema }) }),
     ),
   },
 });
@@ -52,23 +40,20 @@ const postEvents = createRoute({
 /** Runs and their log of events. */
 export function runRoutes(store: Store) {
   return newRouter()
-    .openapi(getRoute('/runs', 'Every run that is not signed', z.array(runRow)), async (c) => {
+    .openapi(getRoute('/runs', 'Every run that is not signed', z.array(runRowSchema)), async (c) => {
       const rows = await store.tables.runs.findAll({
         where: { status: ['open', 'signing'] },
         order: [['last_at_ms', 'DESC']],
         raw: true,
       });
-      return c.json(z.array(runRow).parse(rows), 200);
+      return c.json(z.array(runRowSchema).parse(rows), 200);
     })
-    .openapi(
-      getRoute('/runs/{id}', 'A run as its events', runFileSchema.extend({ run: runRow })),
-      async (c) => {
-        const id = c.req.param('id');
-        const row = await store.tables.runs.findByPk(id, { raw: true });
-        if (!row) throw notFound('run', id);
-        return c.json({ ...runFile(await eventsOf(store, id)), run: runRow.parse(row) }, 200);
-      },
-    )
+    .openapi(getRoute('/runs/{id}', 'A run as its events', storedRunSchema), async (c) => {
+      const id = c.req.param('id');
+      const row = await store.tables.runs.findByPk(id, { raw: true });
+      if (!row) throw notFound('run', id);
+      return c.json({ ...runFile(await eventsOf(store, id)), run: runRowSchema.parse(row) }, 200);
+    })
     .openapi(postEvents, async (c) => {
       const result = await ingest(store, c.req.param('id'), c.req.valid('json').events);
       const body = { ...result, stored: [...result.stored], refused: [...result.refused] };

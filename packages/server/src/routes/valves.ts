@@ -1,6 +1,7 @@
 import { z } from '@hono/zod-openapi';
 import {
   checkPlate,
+  importedSchema,
   readRegisterCsv,
   sheetSchema,
   valveSchema,
@@ -14,11 +15,6 @@ import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import { sheetsOf } from '../sheet/shelf';
 import { documentsOf } from './documents';
-
-const importResult = z.object({
-  kept: z.array(z.string()),
-  issues: z.array(z.object({ line: z.number(), column: z.string(), code: z.string() })),
-});
 
 /** The register: valves one by one, as CSV both ways, and the check of a valve's chain of sheets. */
 export function valveRoutes(store: Store) {
@@ -42,7 +38,7 @@ export function valveRoutes(store: Store) {
     .openapi(
       sendRoute('post', '/valves/import', 'Valves from CSV; good rows are kept', {
         body: z.object({ csv: z.string().max(2_000_000) }),
-        response: importResult,
+        response: importedSchema,
       }),
       async (c) => {
         const read = readRegisterCsv(c.req.valid('json').csv, () => crypto.randomUUID());

@@ -1,10 +1,11 @@
 import {
-  createTwin, defaultHouseRules, procedureOf, ratePrior, rehearse,
-  type Gauge, type Rehearsal, type RunEventDraft, type Valve,
+  twinOf, defaultHouseRules, procedureOf, ratePrior, rehearse,
+  type Gauge, type Rehearsal,
+  type Round,
+  type Site, type RunEventDraft, type Valve,
 } from '@holvek/core'; // prettier-ignore
 import type { Store } from '../db/open';
 import { ingest } from '../ingest';
-import type { Round, Site } from '../records';
 import { sheetsOf } from '../sheet/shelf';
 import { demoGauges, demoValves, type DemoValve } from './valves';
 
@@ -120,7 +121,7 @@ async function rehearseVisit(
       : [{ rate: body.rate_pa_per_turn, sd: body.rate_sd_pa_per_turn ?? 0, clockwise: body.clockwise }],
   );
   const procedure = procedureOf(valve.plate.family);
-  const seed = valve.twin!.seed;
+  const sketch = { ...valve.twin!, found_pa: found };
   const started: Extract<RunEventDraft, { type: 'started' }> = {
     type: 'started',
     valve_id: valve.id,
@@ -133,16 +134,9 @@ async function rehearseVisit(
     gauges: fitted,
     house_rules: defaultHouseRules,
     prior: ratePrior(valve.plate, taught, defaultHouseRules),
-    twin_seed: seed,
+    twin: sketch,
   };
-  const twin = createTwin({
-    plate: valve.plate,
-    targetPa: valve.target.set_point_pa,
-    recipe: { seed, faults: valve.twin!.faults },
-    gauges: fitted,
-    initial: procedure.initial,
-    foundPa: found,
-  });
+  const twin = twinOf({ ...started, id: '', run_id: '', author: '', at_ms: startAtMs, lamport: 1 })!;
   const runId = `${valve.id}-visit-${visit + 1}`;
   let count = 0;
   return rehearse({

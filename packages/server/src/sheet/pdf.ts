@@ -86,7 +86,7 @@ function results(doc: Doc, body: SheetBody) {
   const number = (pa: number | null) => (pa === null ? 'not read' : printFigure(pa, unit, step));
   figure(`as found, ${unit}`, number(body.as_found_pa), LEFT);
   figure(`as left, ${unit}`, number(body.as_left_pa), LEFT + 170, ink.green);
-  figure(`target, ${unit}`, `${number(body.target.set_point_pa)} ± ${printFigure(body.target.tolerance_pa, unit, step)}`, LEFT + 330); // prettier-ignore
+  figure(`target, ${unit}`, `${number(body.target.set_point_pa)} ± ${printFigure(body.target.tolerance_pa, unit)}`, LEFT + 330); // prettier-ignore
   doc.font('body').fontSize(10).fillColor(ink.muted).text(`Why: ${body.target.why}`, LEFT, 174, { width: WIDTH, height: 24, ellipsis: true }); // prettier-ignore
 }
 

@@ -1,0 +1,49 @@
+import { AtkinsonHyperlegibleMono_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-mono/400Regular';
+import { AtkinsonHyperlegibleMono_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-mono/700Bold';
+import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
+import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
+import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
+import { useFonts } from 'expo-font';
+import { Slot } from 'expo-router';
+import { useEffect } from 'react';
+import { useColorScheme } from 'react-native';
+import { TamaguiProvider } from 'tamagui';
+import { persister, queryClient } from '@/data/queries';
+import { startSync } from '@/data/store';
+import { usePreferences } from '@/settings/preferences';
+import { Shell } from '@/shell/shell';
+import { config } from '@/theme/tamagui.config';
+
+/** Providers, fonts and the frame around every screen. */
+export default function Layout() {
+  const [areFontsLoaded] = useFonts({
+    AtkinsonHyperlegibleMono_400Regular,
+    AtkinsonHyperlegibleMono_700Bold,
+    AtkinsonHyperlegibleNext_400Regular,
+    AtkinsonHyperlegibleNext_700Bold,
+  });
+  const { theme } = usePreferences();
+  const system = useColorScheme();
+  const chosen = theme === 'system' ? (system === 'dark' ? 'dark' : 'light') : theme;
+  useEffect(() => {
+    startSync();
+    if (process.env.NODE_ENV === 'production') void navigator.serviceWorker?.register('/sw.js');
+  }, []);
+  useEffect(() => {
+    document.documentElement.lang = 'en';
+    document.documentElement.style.colorScheme = chosen;
+  }, [chosen]);
+  if (!areFontsLoaded) return null;
+  return (
+    <TamaguiProvider config={config} defaultTheme={chosen} key={chosen}>
+      <PersistQueryClientProvider
+        client={queryClient}
+        persistOptions={{ persister, maxAge: 30 * 86_400_000, buster: '1' }}
+      >
+        <Shell>
+          <Slot />
+        </Shell>
+      </PersistQueryClientProvider>
+    </TamaguiProvider>
+  );
+}

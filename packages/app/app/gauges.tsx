@@ -1,0 +1,86 @@
+import { gaugeFitness, type Gauge } from '@holvek/core';
+import { useState } from 'react';
+import { XStack, YStack } from 'tamagui';
+import { useGauges, useHouseRules, useValves } from '@/data/queries';
+import { GaugeSheet } from '@/gauge/gauge-sheet';
+import { useUnits } from '@/settings/use-units';
+import { Screen } from '@/shell/screen';
+import { SyncPill } from '@/shell/sync-pill';
+import { Card, Pill } from '@/ui/card';
+import { BigButton, Press } from '@/ui/press';
+import { Empty, Loading, Trouble } from '@/ui/states';
+import { Heading, Muted, Words } from '@/ui/words';
+
+const today = () => new Date().toISOString().slice(0, 10);
+
+/** The test gauges: range, date, and which valves of the register each one may judge. */
+export default function GaugesScreen() {
+  const gauges = useGauges();
+  const [edited, setEdited] = useState<Gauge | 'new'>();
+  return (
+    <Screen
+      title="Gauges"
+      under="Trust the test gauge, not the tag"
+      right={<SyncPill />}
+      footer={
+        <BigButton flex={1} kind="outline" onPress={() => setEdited('new')}>
+          Add a gauge
+        </BigButton>
+      }
+    >
+      {gauges.isPending ? <Loading what="Fetching the gauges" /> : null}
+      {gauges.isError && !gauges.data ? (
+        <Trouble
+          title="The gauges cannot be read"
+          say="There is no network and nothing was kept from an earlier visit."
+          onRetry={() => void gauges.refetch()}
+        />
+      ) : null}
+      {gauges.data?.length === 0 ? (
+        <Empty title="No gauges" say="Add the one in your bag: range, accuracy and certificate." />
+      ) : null}
+      {gauges.data?.map((gauge) => (
+        <GaugeCard key={gauge.id} gauge={gauge} onEdit={() => setEdited(gauge)} />
+      ))}
+      <GaugeSheet gauge={edited} onClose={() => setEdited(undefined)} />
+    </Screen>
+  );
+}
+
+function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: () => void }) {
+  const units = useUnits();
+  const rules = useHouseRules();
+  const valves = useValves().data ?? [];
+  const grades = valves.map((valve) => ({
+    tag: valve.tag,
+    fitness: gaugeFitness(gauge, valve.target, today(), rules),
+  }));
+  const fits = grades.filter(({ fitness }) => fitness.grade === 'fits');
+  const isOut = gauge.calibration_due_on < today();
+  return (
+    <Press onPress={onEdit} aria-label={`Change ${gauge.tag}`}>
+      <Card {...(isOut ? { tone: 'stop' as const } : {})}>
+        <XStack justifyContent="space-between" alignItems="center">
+          <Heading fontSize="$5" color={isOut ? '$onVermilionSoft' : '$color'}>
+            {gauge.tag}
+          </Heading>
+          <Pill tone={isOut ? 'stop' : 'good'}>
+            {isOut ? 'out of date' : `to ${gauge.calibration_due_on}`}
+          </Pill>
+        </XStack>
+        <YStack>
+          <Words
+            color={isOut ? '$onVermilionSoft' : '$color'}
+          >{`${units.figure(gauge.range_low_pa)} to ${units.withUnit(gauge.range_high_pa, 1000)} · reads to ${units.withUnit(gauge.resolution_pa)} · ${(gauge.accuracy_fraction * 100).toFixed(2)} % of span`}</Words>
+          <Muted color={isOut ? '$onVermilionSoft' : '$muted'}>
+            {isOut
+              ? `Ran out on ${gauge.calibration_due_on}. May be used with a warning that stands on the sheet.`
+              : fits.length > 0
+                ? `Fits ${fits.map(({ tag }) => tag).join(', ')}`
+                : 'Fits no target in the register: wrong range or too coarse'}
+          </Muted>
+        </YStack>
+      </Card>
+    </Press>
+  );
+}

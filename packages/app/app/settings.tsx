@@ -1,0 +1,61 @@
+import { changePreferences, usePreferences, type Preferences } from '@/settings/preferences';
+import { HouseRulesForm } from '@/settings/house-rules-form';
+import { Screen } from '@/shell/screen';
+import { SyncPill } from '@/shell/sync-pill';
+import { Card } from '@/ui/card';
+import { Choice, Field } from '@/ui/field';
+import { Heading, Muted } from '@/ui/words';
+
+const pressureUnits = ['kPa', 'bar', 'mbar', 'psi', 'MPa', 'kgf/cm2', 'mH2O'] as const;
+const flowUnits = ['L/s', 'L/min', 'm3/h', 'gpm'] as const;
+const themes: readonly { readonly value: Preferences['theme']; readonly say: string }[] = [
+  { value: 'system', say: 'As the phone' },
+  { value: 'light', say: 'Enamel' },
+  { value: 'dark', say: 'Plant room' },
+];
+const options = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, say: value }));
+
+/** Who works on this phone, how it looks, and the house's own figures. */
+export default function SettingsScreen() {
+  const { pressureUnit, flowUnit, theme, technician } = usePreferences();
+  return (
+    <Screen title="Settings" right={<SyncPill />}>
+      <Card>
+        <Heading>This phone</Heading>
+        <Field
+          label="Technician"
+          value={technician}
+          onChangeText={(text) => changePreferences({ technician: text })}
+          maxLength={80}
+          hint="Stands on every entry and on the sheet."
+        />
+        <Choice
+          label="Pressure"
+          value={pressureUnit}
+          onChange={(value) => changePreferences({ pressureUnit: value })}
+          options={options(pressureUnits)}
+        />
+        <Choice
+          label="Flow"
+          value={flowUnit}
+          onChange={(value) => changePreferences({ flowUnit: value })}
+          options={options(flowUnits)}
+        />
+        <Choice
+          label="Look"
+          value={theme}
+          onChange={(value) => changePreferences({ theme: value })}
+          options={themes}
+        />
+      </Card>
+      <Card>
+        <Heading>House rules</Heading>
+        <Muted>
+          Ordinary trade figures, yours to change. The maker’s manual, local code and licensed persons outrank
+          them. A run keeps the rules it was started with.
+        </Muted>
+        <HouseRulesForm />
+      </Card>
+    </Screen>
+  );
+}

@@ -1,0 +1,95 @@
+import { format } from 'date-fns/format';
+import { useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { XStack } from 'tamagui';
+import { api } from '@/data/api';
+import { useSheets, useVerify } from '@/data/queries';
+import { Screen } from '@/shell/screen';
+import { ReviseSheet } from '@/sheet/revise-sheet';
+import { SheetSummary, verdictTone, verdictWord } from '@/sheet/sheet-summary';
+import { Card, Pill, Row } from '@/ui/card';
+import { BigButton, WordButton } from '@/ui/press';
+import { Loading, Trouble } from '@/ui/states';
+import { Figure, Muted, Words } from '@/ui/words';
+
+/** One signed sheet: what it says, how to take it away, and that it has not been touched. */
+export default function SheetScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const kept = useSheets().data?.find((sheet) => sheet.id === id);
+  const fetched = useQuery({ queryKey: ['sheet', id], queryFn: () => api.sheet(id), enabled: !kept });
+  const sheet = kept ?? fetched.data;
+  const chain = useVerify(sheet?.body.valve_id ?? '');
+  const [isRevising, setRevising] = useState(false);
+  if (!sheet)
+    return fetched.isError ? (
+      <Screen title="Sheet" back>
+        <Trouble
+          title="This sheet is not here"
+          say="The server does not know it or cannot be reached."
+          onRetry={() => void fetched.refetch()}
+        />
+      </Screen>
+    ) : (
+      <Loading what="Fetching the sheet" />
+    );
+  const { body, hash } = sheet;
+  const save = (ending: string) => window.location.assign(`/api/sheets/${sheet.id}.${ending}`);
+  return (
+    <Screen
+      title={body.valve_tag}
+      under={`as-left sheet · ${format(body.signed_at_ms, 'd MMM yyyy, HH:mm')}`}
+      back
+      right={<Pill tone={verdictTone[body.verdict]}>{verdictWord[body.verdict]}</Pill>}
+      footer={
+        <>
+          <BigButton flex={1} kind="outline" onPress={() => save('pdf')}>
+            PDF
+          </BigButton>
+          <BigButton flex={1} kind="outline" onPress={() => save('csv')}>
+            CSV
+          </BigButton>
+          <BigButton flex={1} kind="outline" onPress={() => save('json')}>
+            JSON
+          </BigButton>
+        </>
+      }
+    >
+      <SheetSummary body={body} />
+      {body.rehearsal ? (
+        <Card tone="warn">
+          <Words color="$onBrassSoft">
+            Against the simulated gauge: this is practice, not a record of a real valve.
+          </Words>
+        </Card>
+      ) : null}
+      <Card>
+        <Row label="Signed by">{body.technician}</Row>
+        <Row label="Cautions accepted">{String(body.cautions.length)}</Row>
+        <Row label="Revision">
+          {body.corrects ? `${body.revision}: ${body.corrects.why}` : String(body.revision)}
+        </Row>
+        <Row label="Chain" isLast>
+          {chain.data
+            ? `${chain.data.sheets} sheets hold together`
+            : chain.isError
+              ? 'broken, or no network'
+              : 'checking'}
+        </Row>
+        <Figure fontSize="$1" lineHeight="$1" color="$muted" style={{ wordBreak: 'break-all' }}>
+          {hash}
+        </Figure>
+      </Card>
+      {[
+        ...body.notes,
+        ...body.skipped.map(({ step_id, reason }) => `Left out ${step_id.replaceAll('_', ' ')}: ${reason}`),
+      ].map((note) => (
+        <Muted key={note}>{note}</Muted>
+      ))}
+      <XStack>
+        <WordButton onPress={() => setRevising(true)}>correct by a new revision</WordButton>
+      </XStack>
+      <ReviseSheet sheet={sheet} isOpen={isRevising} onClose={() => setRevising(false)} />
+    </Screen>
+  );
+}

@@ -1,0 +1,89 @@
+import { format } from 'date-fns/format';
+import { useRouter } from 'expo-router';
+import { FlatList } from 'react-native';
+import { XStack, YStack } from 'tamagui';
+import { useHouseRules, useSheets, useValves } from '@/data/queries';
+import { useUnits } from '@/settings/use-units';
+import { Head } from '@/shell/screen';
+import { SyncPill } from '@/shell/sync-pill';
+import { verdictTone, verdictWord } from '@/sheet/sheet-summary';
+import { Card, Pill } from '@/ui/card';
+import { Press } from '@/ui/press';
+import { Empty, Loading, Trouble } from '@/ui/states';
+import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { nextLook } from '@/valve/valve-state';
+
+/** Signed records, latest first, and what is due next. */
+export default function SheetsScreen() {
+  const sheets = useSheets();
+  const valves = useValves().data ?? [];
+  const rules = useHouseRules();
+  const router = useRouter();
+  const units = useUnits();
+  const due = valves
+    .flatMap((valve) => {
+      const at = nextLook(valve, sheets.data ?? [], rules);
+      return at ? [{ valve, at }] : [];
+    })
+    .sort((a, b) => a.at.getTime() - b.at.getTime())
+    .slice(0, 3);
+  return (
+    <YStack flex={1} minHeight={0} padding="$4" gap="$3" width="100%" maxWidth="$column" alignSelf="center">
+      <Head title="Sheets" under={`${sheets.data?.length ?? 0} signed`} right={<SyncPill />} />
+      <FlatList
+        style={{ flex: 1 }}
+        data={sheets.data ?? []}
+        keyExtractor={({ id }) => id}
+        ListHeaderComponent={
+          due.length > 0 ? (
+            <Card marginBottom="$3">
+              <Heading>Next looks</Heading>
+              {due.map(({ valve, at }) => (
+                <XStack key={valve.id} justifyContent="space-between">
+                  <Words>{`${valve.tag} ${valve.name}`}</Words>
+                  <Strong color={at.getTime() < Date.now() ? '$vermilion' : '$color'}>
+                    {format(at, 'd MMM yyyy')}
+                  </Strong>
+                </XStack>
+              ))}
+            </Card>
+          ) : null
+        }
+        ListEmptyComponent={
+          sheets.isPending ? (
+            <Loading what="Fetching the sheets" />
+          ) : sheets.data ? (
+            <Empty title="No sheets yet" say="A run that is signed files its sheet here." />
+          ) : (
+            <Trouble
+              title="The sheets cannot be read"
+              say="There is no network and nothing was kept from an earlier visit."
+              onRetry={() => void sheets.refetch()}
+            />
+          )
+        }
+        renderItem={({ item: { id, body } }) => (
+          <Press
+            onPress={() => router.push(`/sheets/${id}`)}
+            aria-label={`Sheet ${body.valve_tag} ${format(body.signed_at_ms, 'd MMM yyyy')}`}
+          >
+            <XStack
+              justifyContent="space-between"
+              alignItems="center"
+              gap="$3"
+              minHeight={66}
+              borderBottomWidth={1}
+              borderColor="$line"
+            >
+              <YStack flexShrink={1}>
+                <Strong fontSize="$4" lineHeight="$4">{`${body.valve_tag} ${body.valve_name}`}</Strong>
+                <Muted>{`${format(body.signed_at_ms, 'd MMM yyyy')} · left at ${units.withUnit(body.as_left_pa, 1000)}${body.revision > 1 ? ` · revision ${body.revision}` : ''}`}</Muted>
+              </YStack>
+              <Pill tone={verdictTone[body.verdict]}>{verdictWord[body.verdict]}</Pill>
+            </XStack>
+          </Press>
+        )}
+      />
+    </YStack>
+  );
+}

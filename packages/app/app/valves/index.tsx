@@ -1,0 +1,124 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useRef, useState } from 'react';
+import { FlatList } from 'react-native';
+import { XStack, YStack } from 'tamagui';
+import { useHouseRules, useSheets, useValves } from '@/data/queries';
+import { useShelf } from '@/data/store';
+import { useUnits } from '@/settings/use-units';
+import { Head } from '@/shell/screen';
+import { SyncPill } from '@/shell/sync-pill';
+import { useKeys } from '@/shell/use-keys';
+import { Pill, type Tone } from '@/ui/card';
+import { Choice, TextInput } from '@/ui/field';
+import { Press, WordButton } from '@/ui/press';
+import { Empty, Loading, Trouble } from '@/ui/states';
+import { Muted, Strong } from '@/ui/words';
+import { RegisterFiles } from '@/valve/register-files';
+import { openRunOf, standingOf, type Standing } from '@/valve/valve-state';
+import type { Valve } from '@holvek/core';
+
+const tones: Record<Standing, Tone> = {
+  'never set': 'quiet',
+  overdue: 'stop',
+  drifting: 'stop',
+  'in hand': 'work',
+  'in order': 'good',
+};
+const filters = ['all', 'in hand', 'overdue', 'drifting', 'never set', 'in order'] as const;
+type Filter = (typeof filters)[number];
+
+/** The register: find a valve by tag, name or place, or by how it stands. */
+export default function ValvesScreen() {
+  const valves = useValves();
+  const sheets = useSheets().data;
+  const shelf = useShelf();
+  const rules = useHouseRules();
+  const [text, setText] = useState('');
+  const [filter, setFilter] = useState<Filter>('all');
+  const [areFilesOpen, setFilesOpen] = useState(false);
+  const input = useRef<{ focus: () => void }>(null);
+  useKeys({ '/': () => input.current?.focus() });
+  const rows = useMemo(() => {
+    const wanted = text.trim().toLowerCase();
+    const now = Date.now();
+    return (valves.data ?? [])
+      .map((valve) => ({
+        valve,
+        standing: standingOf(valve, sheets ?? [], rules, openRunOf(shelf, valve.id), now),
+      }))
+      .filter(
+        ({ valve, standing }) =>
+          (filter === 'all' || standing === filter) &&
+          `${valve.tag} ${valve.name} ${valve.place}`.toLowerCase().includes(wanted),
+      )
+      .sort((a, b) => a.valve.tag.localeCompare(b.valve.tag, 'en', { numeric: true }));
+  }, [filter, rules, sheets, shelf, text, valves.data]);
+  return (
+    <YStack flex={1} minHeight={0} padding="$4" gap="$3" width="100%" maxWidth="$column" alignSelf="center">
+      <Head title="Valves" under={`${rows.length} of ${valves.data?.length ?? 0}`} right={<SyncPill />} />
+      <TextInput
+        ref={input as never}
+        aria-label="Find a valve"
+        placeholder="Tag, name or place"
+        value={text}
+        onChangeText={setText}
+      />
+      <Choice
+        label="Standing"
+        value={filter}
+        onChange={setFilter}
+        options={filters.map((value) => ({ value, say: value }))}
+      />
+      <FlatList
+        style={{ flex: 1 }}
+        data={rows}
+        keyExtractor={({ valve }) => valve.id}
+        ListEmptyComponent={
+          valves.isPending ? (
+            <Loading what="Fetching the register" />
+          ) : valves.data ? (
+            <Empty
+              title="No such valve"
+              say="Nothing in the register matches. Clear the search or the filter."
+            />
+          ) : (
+            <Trouble
+              title="The register cannot be read"
+              say="There is no network and nothing was kept from an earlier visit."
+              onRetry={() => void valves.refetch()}
+            />
+          )
+        }
+        renderItem={({ item }) => <ValveLine valve={item.valve} standing={item.standing} />}
+        ListFooterComponent={<WordButton onPress={() => setFilesOpen(true)}>register as a file</WordButton>}
+      />
+      <RegisterFiles isOpen={areFilesOpen} onClose={() => setFilesOpen(false)} />
+    </YStack>
+  );
+}
+
+function ValveLine({ valve, standing }: { readonly valve: Valve; readonly standing: Standing }) {
+  const router = useRouter();
+  const units = useUnits();
+  return (
+    <Press
+      onPress={() => router.push(`/valves/${valve.id}`)}
+      aria-label={`${valve.tag} ${valve.name}, ${standing}`}
+    >
+      <XStack
+        justifyContent="space-between"
+        alignItems="center"
+        gap="$3"
+        minHeight={68}
+        borderBottomWidth={1}
+        borderColor="$line"
+      >
+        <YStack flexShrink={1}>
+          <Strong fontSize="$4" lineHeight="$4">{`${valve.tag} ${valve.name}`}</Strong>
+          <Muted>{`${valve.place} · ${units.withUnit(valve.target.set_point_pa, 1000)}`}</Muted>
+        </YStack>
+        <Pill tone={tones[standing]}>{standing}</Pill>
+      </XStack>
+    </Press>
+  );
+}

@@ -1,0 +1,21 @@
+import type { GaugeRole } from '@holvek/core';
+
+/** One line from a gauge, in the line protocol that real and simulated gauges share. */
+export type LinkLine = { readonly role: GaugeRole; readonly line: string; readonly t: number };
+
+/** What can be seen beside the gauge; only a stand-in can tell it by itself. */
+export type LinkSight = {
+  readonly wideOpen: boolean;
+  readonly ventRuns: boolean;
+  readonly flow: number;
+  readonly fill: number;
+};
+
+/** The one door for readings. A hand-held gauge has no lines: its readings are typed. */
+export type GaugeLink = {
+  readonly kind: 'typed' | 'twin';
+  readonly subscribe: (onLine: (line: LinkLine) => void, onSight: (sight: LinkSight) => void) => () => void;
+};
+
+/** Readings typed from a hand-held gauge: the link is open, and silent. */
+export const typedLink: GaugeLink = { kind: 'typed', subscribe: () => () => undefined };

@@ -1,0 +1,69 @@
+import {
+  parseGaugeLine,
+  settling,
+  type Gauge,
+  type GaugeRole,
+  type Sample,
+  type Settling,
+} from '@holvek/core';
+import { useSyncExternalStore } from 'react';
+import type { GaugeLink, LinkSight } from './gauge-link';
+
+const KEEP_SECONDS = 300;
+
+export type TraceSnapshot = {
+  readonly samples: Readonly<Record<GaugeRole, readonly Sample[]>>;
+  readonly sight: LinkSight | undefined;
+  /** Link time of the last thing done to the valve: settling is judged from there. */
+  readonly disturbedAt: number;
+};
+
+const NOTHING: TraceSnapshot = { samples: { inlet: [], outlet: [] }, sight: undefined, disturbedAt: 0 };
+
+/** What a linked gauge has sent in the last five minutes. */
+export class Trace {
+  private state = NOTHING;
+  private readonly listeners = new Set<() => void>();
+
+  listen(link: GaugeLink): () => void {
+    return link.subscribe(
+      ({ role, line, t }) => {
+        const parsed = parseGaugeLine(line);
+        if (!parsed.ok) return;
+        const kept = this.state.samples[role].filter((sample) => sample.t > t - KEEP_SECONDS);
+        const samples = { ...this.state.samples, [role]: [...kept, { t, value: parsed.value.si }] };
+        this.state = { ...this.state, samples };
+      },
+      (sight) => {
+        this.state = { ...this.state, sight };
+        for (const listener of this.listeners) listener();
+      },
+    );
+  }
+
+  disturb = (): void => {
+    this.state = { ...this.state, disturbedAt: this.state.samples.outlet.at(-1)?.t ?? 0 };
+  };
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+  snapshot = (): TraceSnapshot => this.state;
+}
+
+export const useTrace = (trace: Trace): TraceSnapshot =>
+  useSyncExternalStore(trace.subscribe, trace.snapshot, () => NOTHING);
+
+export const latest = ({ samples }: TraceSnapshot, role: GaugeRole): Sample | undefined =>
+  samples[role].at(-1);
+
+/** Whether the linked gauge has come to rest since the valve was last touched. */
+export function traceSettling(
+  { samples, disturbedAt }: TraceSnapshot,
+  role: GaugeRole,
+  gauge: Gauge,
+): Settling {
+  const since = samples[role].filter(({ t }) => t > disturbedAt + 1);
+  return settling(since, gauge.resolution_pa, gauge.resolution_pa / 4);
+}

@@ -1,0 +1,52 @@
+import { openEndsOf, runView, type Round, type Run, type Sheet, type Valve } from '@holvek/core';
+import { useMemo } from 'react';
+import { useSheets, useValves } from '@/data/queries';
+import { useShelf } from '@/data/store';
+import { latestSheetOf, openRunOf } from '@/valve/valve-state';
+
+export type RoundRow = {
+  readonly valve: Valve;
+  readonly run: Run | undefined;
+  readonly openEnds: number;
+  readonly phase: string | undefined;
+  readonly lastSheet: Sheet | undefined;
+  readonly isSignedToday: boolean;
+  /** Minutes that this valve took before; undefined when it was never done. */
+  readonly minutes: number | undefined;
+};
+
+/** The valves of a round in setting order, each with where it stands. */
+export function useRoundRows(round: Round | undefined): readonly RoundRow[] {
+  const valves = useValves().data;
+  const sheets = useSheets().data;
+  const shelf = useShelf();
+  return useMemo(() => {
+    const byId = new Map(valves?.map((valve) => [valve.id, valve]));
+    return (round?.valve_ids ?? []).flatMap((id) => {
+      const valve = byId.get(id);
+      if (!valve) return [];
+      const run = openRunOf(shelf, id);
+      const lastSheet = latestSheetOf(sheets ?? [], id);
+      const own = (sheets ?? []).filter(({ body }) => body.valve_id === id);
+      return [
+        {
+          valve,
+          run,
+          openEnds: run ? openEndsOf(run).length : 0,
+          phase: run ? runView(run).step?.phase : undefined,
+          lastSheet,
+          isSignedToday:
+            lastSheet !== undefined &&
+            new Date(lastSheet.body.signed_at_ms).toISOString().slice(0, 10) >= (round?.day ?? ''),
+          minutes: meanMinutes(own),
+        },
+      ];
+    });
+  }, [round, sheets, shelf, valves]);
+}
+
+const meanMinutes = (sheets: readonly Sheet[]): number | undefined =>
+  sheets.length === 0
+    ? undefined
+    : sheets.reduce((sum, { body }) => sum + (body.signed_at_ms - body.started_at_ms) / 60_000, 0) /
+      sheets.length;

@@ -1,0 +1,110 @@
+import { useKeepAwake } from 'expo-keep-awake';
+import { useRouter } from 'expo-router';
+import type { Run, RunEvent } from '@holvek/core';
+import { useState } from 'react';
+import { useMedia, XStack, YStack } from 'tamagui';
+import { OpenEndsList } from './open-ends-list';
+import { PhaseRail } from './phase-rail';
+import { RunMenu } from './run-menu';
+import { SignedRun } from './signed-run';
+import { StepScreen } from './steps';
+import { WideMargin } from './wide-margin';
+import { StepList } from './step-list';
+import { DeskProvider, useDesk, useOpenDesk } from './use-desk';
+import { Head } from '@/shell/screen';
+import { useKeys } from '@/shell/use-keys';
+import { BottomSheet } from '@/ui/bottom-sheet';
+import { Card, Pill } from '@/ui/card';
+import { Press } from '@/ui/press';
+import { Words } from '@/ui/words';
+
+/** A run from its events: one step at a time on a phone, all of it side by side when there is room. */
+export function RunScreen({ run, events }: { readonly run: Run; readonly events: readonly RunEvent[] }) {
+  useKeepAwake();
+  const desk = useOpenDesk(run, events);
+  return (
+    <DeskProvider value={desk}>
+      <RunPanes />
+    </DeskProvider>
+  );
+}
+
+function RunPanes() {
+  const { run, view, undo, canUndo } = useDesk();
+  const isWide = useMedia().wide;
+  const router = useRouter();
+  const [isListOpen, setListOpen] = useState(false);
+  const [isMenuOpen, setMenuOpen] = useState(false);
+  useKeys({ u: () => canUndo && void undo() });
+  if (run.status === 'signed') return <SignedRun />;
+  const { step, openEnds } = view;
+  const outlet = run.gauges.outlet;
+  const body = (
+    <YStack flex={1} minHeight={0} gap="$3">
+      <YStack padding="$4" paddingBottom={0} gap="$3">
+        <Head
+          title={run.started.valve_tag}
+          under={run.started.valve_name}
+          back
+          right={
+            <XStack gap="$2" alignItems="center">
+              {openEnds.length > 0 ? (
+                <Press
+                  onPress={() => setListOpen(true)}
+                  aria-label={`${openEnds.length} open ends`}
+                  minHeight={44}
+                  justifyContent="center"
+                  testID="open-ends"
+                >
+                  <Pill tone="work">{`${openEnds.length} open ${openEnds.length === 1 ? 'end' : 'ends'}`}</Pill>
+                </Press>
+              ) : null}
+              <Press
+                onPress={() => setMenuOpen(true)}
+                aria-label="More about this run"
+                minHeight={44}
+                minWidth={44}
+                alignItems="center"
+                justifyContent="center"
+              >
+                <Words fontSize="$5">⋯</Words>
+              </Press>
+            </XStack>
+          }
+        />
+        {step ? (
+          <PhaseRail
+            run={run}
+            phase={step.phase}
+            {...(outlet && step.role
+              ? { note: `${step.role} gauge ${run.gauges[step.role]?.tag ?? ''}` }
+              : {})}
+          />
+        ) : null}
+      </YStack>
+      {run.status === 'abandoned' ? (
+        <Card margin="$4" tone="stop">
+          <Words color="$onVermilionSoft">{`Given up: ${run.abandonedBecause ?? ''}`}</Words>
+          <OpenEndsList canClose />
+        </Card>
+      ) : step ? (
+        <StepScreen key={step.id} step={step} />
+      ) : null}
+      <BottomSheet isOpen={isListOpen} title="Open ends" onClose={() => setListOpen(false)}>
+        <Words>Moved for this job. Everything goes back before anyone signs.</Words>
+        <OpenEndsList canClose={step?.kind === 'restore' || step?.kind === 'sign'} />
+      </BottomSheet>
+      <RunMenu isOpen={isMenuOpen} onClose={() => setMenuOpen(false)} onGivenUp={() => router.replace('/')} />
+    </YStack>
+  );
+  if (!isWide) return body;
+  return (
+    <XStack flex={1} minHeight={0}>
+      <StepList />
+      <YStack flex={1} minHeight={0} borderLeftWidth={1} borderRightWidth={1} borderColor="$line">
+        {body}
+      </YStack>
+      <WideMargin />
+    </XStack>
+  );
+}

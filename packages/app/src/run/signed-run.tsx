@@ -1,0 +1,55 @@
+import { freezeSheet } from '@holvek/core';
+import { useRouter } from 'expo-router';
+import { useEffect } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { useDesk } from './use-desk';
+import { useFiledSheet } from '@/data/store';
+import { Screen } from '@/shell/screen';
+import { SyncPill } from '@/shell/sync-pill';
+import { SheetSummary } from '@/sheet/sheet-summary';
+import { Card } from '@/ui/card';
+import { BigButton } from '@/ui/press';
+import { Strong, Words } from '@/ui/words';
+
+/** A run that is signed: its sheet, filed or waiting for the network. */
+export function SignedRun() {
+  const { run } = useDesk();
+  const router = useRouter();
+  const client = useQueryClient();
+  const sheetId = useFiledSheet(run.id);
+  const frozen = freezeSheet(run, null);
+  useEffect(() => {
+    if (sheetId) void client.invalidateQueries({ queryKey: ['sheets'] });
+  }, [client, sheetId]);
+  return (
+    <Screen
+      title={run.started.valve_tag}
+      under={`signed by ${run.signed?.name ?? ''}`}
+      back
+      right={<SyncPill />}
+      footer={
+        <>
+          <BigButton flex={1} kind="outline" onPress={() => router.replace('/')}>
+            To the round
+          </BigButton>
+          {sheetId ? (
+            <BigButton flex={1} onPress={() => router.replace(`/sheets/${sheetId}`)} testID="to-sheet">
+              Open the sheet
+            </BigButton>
+          ) : null}
+        </>
+      }
+    >
+      {sheetId ? null : (
+        <Card tone="warn">
+          <Strong color="$onBrassSoft">Waiting to be filed</Strong>
+          <Words color="$onBrassSoft">
+            The sheet is signed and safe on this phone. It is filed with its number as soon as there is a
+            network.
+          </Words>
+        </Card>
+      )}
+      {frozen.ok ? <SheetSummary body={frozen.value} /> : null}
+    </Screen>
+  );
+}

@@ -1,0 +1,143 @@
+import {
+  movesOf, replayTwin, runView, type EventError, type Run, type RunEvent, type RunEventDraft, type RunView,
+} from '@holvek/core'; // prettier-ignore
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import type { StorageError } from '@/data/run-shelf';
+import { shelf } from '@/data/store';
+import { typedLink } from '@/gauge-link/gauge-link';
+import { Trace } from '@/gauge-link/trace';
+import { preferences } from '@/settings/preferences';
+import { useUnits, type Units } from '@/settings/use-units';
+import { openTwinLink, type TwinLink } from '@/twin/twin-link';
+import { eventTrouble } from '@/words/trouble';
+
+/** All that a step needs: the run, what it comes to, the gauge, and the one way to add to it. */
+export type Desk = {
+  readonly run: Run;
+  readonly view: RunView;
+  readonly units: Units;
+  readonly trace: Trace;
+  readonly isLinked: boolean;
+  readonly hurry: (factor: number) => void;
+  /** Adds an event; false when it was refused or must first be confirmed (`doubt`). */
+  readonly add: (draft: RunEventDraft) => Promise<boolean>;
+  readonly trouble: string | undefined;
+  readonly clearTrouble: () => void;
+  /** A reading that looks wrong and waits to be confirmed. */
+  readonly doubt:
+    { readonly draft: Extract<RunEventDraft, { type: 'reading' }>; readonly say: string } | undefined;
+  readonly settleDoubt: (isRight: boolean) => void;
+  readonly undo: () => Promise<boolean>;
+  readonly canUndo: boolean;
+};
+
+const DeskContext = createContext<Desk | undefined>(undefined);
+export const DeskProvider = DeskContext.Provider;
+export function useDesk(): Desk {
+  const desk = useContext(DeskContext);
+  if (!desk) throw new Error('a step outside its run');
+  return desk;
+}
+
+const asks = (error: EventError | StorageError): boolean => 'asks' in error && error.asks;
+
+export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
+  const units = useUnits();
+  const trace = useMemo(() => new Trace(), []);
+  const link = useRef<TwinLink | undefined>(undefined);
+  const [trouble, setTrouble] = useState<string>();
+  const [doubt, setDoubt] = useState<Desk['doubt']>();
+  const isLinked = run.started.twin !== undefined;
+  useTwin({ run, events, trace, link });
+
+  const add = useCallback(
+    async (draft: RunEventDraft): Promise<boolean> => {
+      const author = preferences().technician || run.started.author;
+      const error = await shelf.add(run.id, draft, author);
+      if (error) {
+        const say = eventTrouble(error, units);
+        if (asks(error) && draft.type === 'reading') setDoubt({ draft, say });
+        else setTrouble(say);
+        return false;
+      }
+      setTrouble(undefined);
+      doOnTwin(link.current, trace, run, draft);
+      return true;
+    },
+    [run, trace, units],
+  );
+
+  const undone = lastUndoable(events);
+  const undo = useCallback(async () => {
+    if (!undone || !(await add({ type: 'undone', undoes: undone.id }))) return false;
+    const events = shelf.snapshot().get(run.id)?.events;
+    const twin = events && replayTwin(events);
+    if (twin) link.current?.replace(twin);
+    trace.disturb();
+    return true;
+  }, [add, run.id, trace, undone]);
+
+  return {
+    run,
+    view: useMemo(() => runView(run), [run]),
+    units,
+    trace,
+    isLinked,
+    hurry: (factor) => link.current?.hurry(factor),
+    add,
+    trouble,
+    clearTrouble: () => setTrouble(undefined),
+    doubt,
+    settleDoubt: (isRight) => {
+      setDoubt(undefined);
+      if (isRight && doubt)
+        void add({ ...doubt.draft, reading: { ...doubt.draft.reading, confirmed: true } });
+    },
+    undo,
+    canUndo: undone !== undefined && run.status === 'open',
+  };
+}
+
+/** Opens the simulated gauge where the events have left it; a typed run has a silent link. */
+function useTwin({
+  run,
+  events,
+  trace,
+  link,
+}: {
+  readonly run: Run;
+  readonly events: readonly RunEvent[];
+  readonly trace: Trace;
+  readonly link: { current: TwinLink | undefined };
+}) {
+  const first = useRef(events);
+  const isSigned = run.status === 'signed';
+  useEffect(() => {
+    const twin = run.started.twin && !isSigned ? replayTwin(first.current) : undefined;
+    if (!twin) return trace.listen(typedLink);
+    const opened = openTwinLink(twin);
+    link.current = opened;
+    const stop = trace.listen(opened);
+    return () => {
+      stop();
+      opened.close();
+      link.current = undefined;
+    };
+  }, [isSigned, link, run.started.twin, trace]);
+}
+
+/** Confirming a step or a turn does it to the twin. */
+function doOnTwin(link: TwinLink | undefined, trace: Trace, run: Run, draft: RunEventDraft): void {
+  if (draft.type === 'reading' || draft.type === 'observed' || draft.type === 'note') return;
+  if (draft.type === 'turned') link?.turn(draft.turns);
+  for (const does of movesOf(draft as RunEvent, run.steps)) link?.act(does);
+  trace.disturb();
+}
+
+/** The last event that still counts and may be taken back. */
+function lastUndoable(events: readonly RunEvent[]): RunEvent | undefined {
+  const withdrawn = new Set(events.flatMap((event) => (event.type === 'undone' ? [event.undoes] : [])));
+  return events.findLast(
+    ({ id, type }) => !withdrawn.has(id) && type !== 'undone' && type !== 'started' && type !== 'signed',
+  );
+}

@@ -1,0 +1,130 @@
+import { houseRulesSchema, type HouseRules } from '@holvek/core';
+import { useState } from 'react';
+import { XStack, YStack } from 'tamagui';
+import { useChangeHouseRules, useHouseRules } from '@/data/queries';
+import { Field } from '@/ui/field';
+import { BigButton } from '@/ui/press';
+import { Heading, Words } from '@/ui/words';
+
+type NumberRule = Exclude<keyof HouseRules, 'min_flow'>;
+/** Shown value = stored value × scale. */
+const rows: readonly {
+  readonly key: NumberRule;
+  readonly label: string;
+  readonly unit: string;
+  readonly scale: number;
+}[] = [
+  { key: 'gauge_low_fraction', label: 'Target lies above this share of the gauge', unit: '%', scale: 100 },
+  { key: 'gauge_high_fraction', label: 'and below this share', unit: '%', scale: 100 },
+  { key: 'tur_wanted', label: 'Tolerance to gauge error, wanted', unit: 'to 1', scale: 1 },
+  { key: 'tur_least', label: 'Tolerance to gauge error, least', unit: 'to 1', scale: 1 },
+  { key: 'lockup_fraction', label: 'Lockup allowed, of the set point', unit: '%', scale: 100 },
+  { key: 'lockup_least_pa', label: 'but at least', unit: 'kPa', scale: 1e-3 },
+  {
+    key: 'chance_past_limit',
+    label: 'Chance of passing a limit that a move may carry',
+    unit: '%',
+    scale: 100,
+  },
+  {
+    key: 'chance_past_lane',
+    label: 'Chance of passing the lane that a move may carry',
+    unit: '%',
+    scale: 100,
+  },
+  { key: 'spring_rate_sd_fraction', label: 'Spread of a spring chart’s rate', unit: '%', scale: 100 },
+  { key: 'family_rate_sd_fraction', label: 'Spread of a family’s rate', unit: '%', scale: 100 },
+  { key: 'sheet_rate_sd_fraction', label: 'Spread of a rate from earlier sheets', unit: '%', scale: 100 },
+  {
+    key: 'family_rate_pa_per_turn',
+    label: 'A turn gives, when nothing else is known',
+    unit: 'kPa',
+    scale: 1e-3,
+  },
+  { key: 'direction_trust', label: 'Trust in the direction on a plate', unit: '%', scale: 100 },
+  { key: 'bleed_cycles', label: 'Bleeding cycles', unit: '', scale: 1 },
+  { key: 'largest_turn', label: 'Largest single move', unit: 'turns', scale: 1 },
+  { key: 'settle_wait_s', label: 'Wait after a turn', unit: 's', scale: 1 },
+  { key: 'typed_apart_s', label: 'Two typed readings that agree lie apart', unit: 's', scale: 1 },
+  { key: 'no_flow_record_s', label: 'Length of a no-flow record', unit: 's', scale: 1 },
+  { key: 'months_between_visits', label: 'Months between visits', unit: '', scale: 1 },
+  { key: 'default_tolerance_fraction', label: 'Tolerance when none is given', unit: '%', scale: 100 },
+  {
+    key: 'limit_over_target_fraction',
+    label: 'Limit over the target when none is given',
+    unit: '%',
+    scale: 100,
+  },
+];
+const show = (value: number, scale: number) => String(Number((value * scale).toPrecision(6)));
+const read = (text: string, scale: number) => Number(text.replace(',', '.')) / scale;
+
+/** Every figure of the house, with what the schema says of it. */
+export function HouseRulesForm() {
+  const rules = useHouseRules();
+  const change = useChangeHouseRules();
+  const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
+  const textOf = (key: string, fallback: string) => texts[key] ?? fallback;
+  const edit = (key: string) => (text: string) => setTexts((now) => ({ ...now, [key]: text }));
+  const wanted = {
+    ...rules,
+    ...Object.fromEntries(
+      rows.map(({ key, scale }) => [key, read(textOf(key, show(rules[key], scale)), scale)]),
+    ),
+    min_flow: rules.min_flow.map((row) => ({
+      ...row,
+      flow_m3s: read(textOf(`flow_${row.size_dn}`, show(row.flow_m3s, 1000)), 1000),
+    })),
+  };
+  const parsed = houseRulesSchema.safeParse(wanted);
+  const wrong = new Map(
+    parsed.success
+      ? []
+      : parsed.error.issues.map(({ path, message }) => [
+          path[0] === 'min_flow' ? `flow_${rules.min_flow[Number(path[1])]?.size_dn}` : String(path[0]),
+          message,
+        ]),
+  );
+  const isChanged = Object.keys(texts).length > 0;
+  const keep = () => {
+    if (parsed.success) change.mutate(parsed.data, { onSuccess: () => setTexts({}) });
+  };
+  return (
+    <YStack gap="$3">
+      {rows.map(({ key, label, unit, scale }) => (
+        <Field
+          key={key}
+          label={label}
+          unit={unit}
+          value={textOf(key, show(rules[key], scale))}
+          onChangeText={edit(key)}
+          numeric
+          error={wrong.get(key)}
+        />
+      ))}
+      <Heading>Least flow by size</Heading>
+      <XStack flexWrap="wrap" gap="$2">
+        {rules.min_flow.map(({ size_dn: size, flow_m3s: flow }) => (
+          <YStack key={size} width="31%">
+            <Field
+              label={`DN ${size}`}
+              unit="L/s"
+              value={textOf(`flow_${size}`, show(flow, 1000))}
+              onChangeText={edit(`flow_${size}`)}
+              numeric
+              error={wrong.get(`flow_${size}`)}
+            />
+          </YStack>
+        ))}
+      </XStack>
+      {change.isError ? (
+        <Words color="$vermilion" role="alert">
+          The server cannot be reached. The old figures stand; what you typed is still here.
+        </Words>
+      ) : null}
+      <BigButton disabled={!isChanged || !parsed.success || change.isPending} onPress={keep}>
+        Keep these figures
+      </BigButton>
+    </YStack>
+  );
+}

@@ -1,0 +1,64 @@
+import { useRouter } from 'expo-router';
+import ChevronLeft from 'lucide-react-native/icons/chevron-left';
+import type { ReactNode } from 'react';
+import { ScrollView, XStack, YStack } from 'tamagui';
+import { useInk } from '@/theme/use-ink';
+import { Press } from '@/ui/press';
+import { Muted, Title } from '@/ui/words';
+
+type Props = {
+  readonly title: string;
+  readonly under?: string;
+  readonly right?: ReactNode;
+  readonly back?: boolean;
+  readonly footer?: ReactNode;
+  readonly children: ReactNode;
+};
+
+/** A page: its head, what scrolls, and its actions under the thumb. */
+export const Screen = ({ title, under, right, back = false, footer, children }: Props) => (
+  <YStack flex={1} minHeight={0}>
+    <ScrollView flex={1} contentContainerStyle={{ paddingBottom: 24 }}>
+      <YStack gap="$3" padding="$4" width="100%" maxWidth="$column" alignSelf="center">
+        <Head title={title} {...(under ? { under } : {})} right={right} back={back} />
+        {children}
+      </YStack>
+    </ScrollView>
+    {footer ? (
+      <YStack backgroundColor="$card" borderTopWidth={1} borderColor="$line" padding="$3">
+        <XStack gap="$2" width="100%" maxWidth="$column" alignSelf="center">
+          {footer}
+        </XStack>
+      </YStack>
+    ) : null}
+  </YStack>
+);
+
+export function Head({ title, under, right, back }: Pick<Props, 'title' | 'under' | 'right' | 'back'>) {
+  const router = useRouter();
+  const ink = useInk();
+  return (
+    <XStack justifyContent="space-between" alignItems="flex-start" gap="$2">
+      <XStack gap="$1" alignItems="center" flexShrink={1}>
+        {back ? (
+          <Press
+            aria-label="Back"
+            width={44}
+            height={44}
+            marginLeft={-12}
+            alignItems="center"
+            justifyContent="center"
+            onPress={() => (router.canGoBack() ? router.back() : router.replace('/'))}
+          >
+            <ChevronLeft size={26} color={ink.color} />
+          </Press>
+        ) : null}
+        <YStack flexShrink={1}>
+          <Title aria-level={1}>{title}</Title>
+          {under ? <Muted>{under}</Muted> : null}
+        </YStack>
+      </XStack>
+      {right}
+    </XStack>
+  );
+}

@@ -1,0 +1,83 @@
+import { Link, usePathname, type Href } from 'expo-router';
+import FileText from 'lucide-react-native/icons/file-text';
+import Gauge from 'lucide-react-native/icons/gauge';
+import ListOrdered from 'lucide-react-native/icons/list-ordered';
+import Settings from 'lucide-react-native/icons/settings';
+import Torus from 'lucide-react-native/icons/torus';
+import type { ReactNode } from 'react';
+import { useMedia, View, XStack, YStack } from 'tamagui';
+import { KeysHelp } from './keys-help';
+import { useInk } from '@/theme/use-ink';
+import { Strong } from '@/ui/words';
+
+const places = [
+  { href: '/', name: 'Round', Icon: ListOrdered },
+  { href: '/valves', name: 'Valves', Icon: Torus },
+  { href: '/gauges', name: 'Gauges', Icon: Gauge },
+  { href: '/sheets', name: 'Sheets', Icon: FileText },
+  { href: '/settings', name: 'Settings', Icon: Settings },
+] as const;
+
+/** The places: under the thumb on a phone, down the side when there is room. A run hides them on a phone. */
+export function Shell({ children }: { readonly children: ReactNode }) {
+  const path = usePathname();
+  const isWide = useMedia().wide;
+  const isInRun = path.startsWith('/runs/') || path.endsWith('/start');
+  return (
+    <View
+      flex={1}
+      flexDirection={isWide ? 'row' : 'column-reverse'}
+      backgroundColor="$background"
+      height="100vh"
+    >
+      {isWide || !isInRun ? <Places path={path} isWide={isWide} /> : null}
+      <YStack flex={1} minHeight={0} minWidth={0} role="main">
+        {children}
+      </YStack>
+      <KeysHelp />
+    </View>
+  );
+}
+
+function Places({ path, isWide }: { readonly path: string; readonly isWide: boolean }) {
+  const ink = useInk();
+  const Frame = isWide ? YStack : XStack;
+  return (
+    <Frame
+      role="navigation"
+      aria-label="Places"
+      backgroundColor="$card"
+      borderColor="$line"
+      {...(isWide
+        ? { width: '$rail', borderRightWidth: 1, paddingTop: '$4', gap: '$1' }
+        : { borderTopWidth: 1 })}
+    >
+      {places.map(({ href, name, Icon }) => {
+        const isHere = href === '/' ? path === '/' : path.startsWith(href);
+        return (
+          <Link
+            key={href}
+            href={href as Href}
+            style={{ flex: isWide ? undefined : 1, textDecorationLine: 'none' }}
+            aria-current={isHere ? 'page' : undefined}
+            aria-label={name}
+          >
+            <YStack
+              alignItems="center"
+              justifyContent="center"
+              gap="$1"
+              minHeight={64}
+              width="100%"
+              backgroundColor={isWide && isHere ? '$lane' : 'transparent'}
+            >
+              <Icon size={22} color={isHere ? ink.verdigrisDeep : ink.muted} />
+              <Strong fontSize="$1" lineHeight="$1" color={isHere ? '$verdigrisDeep' : '$muted'}>
+                {name}
+              </Strong>
+            </YStack>
+          </Link>
+        );
+      })}
+    </Frame>
+  );
+}

@@ -1,0 +1,105 @@
+import type { ReactNode } from 'react';
+import { Input, styled, XStack, YStack } from 'tamagui';
+import { Press } from './press';
+import { Muted, Strong, Words } from './words';
+
+export const TextInput = styled(Input, {
+  fontFamily: '$body',
+  fontSize: '$4',
+  height: '$touch',
+  width: '100%',
+  backgroundColor: '$card',
+  color: '$color',
+  borderWidth: 2,
+  borderColor: '$line',
+  borderRadius: '$2',
+  paddingHorizontal: '$3',
+  placeholderTextColor: '$muted',
+  focusStyle: { borderColor: '$verdigris', outlineWidth: 0 },
+});
+
+/** A labelled input with its unit and what is wrong with it. */
+export function Field({
+  label,
+  unit,
+  error,
+  hint,
+  ...input
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onChangeText: (text: string) => void;
+  readonly unit?: string;
+  readonly error?: string | undefined;
+  readonly hint?: string;
+  readonly numeric?: boolean;
+  readonly maxLength?: number;
+}) {
+  const { numeric, ...rest } = input;
+  return (
+    <YStack gap="$1">
+      <XStack justifyContent="space-between">
+        <Muted>{label}</Muted>
+        {unit ? <Muted>{unit}</Muted> : null}
+      </XStack>
+      <TextInput
+        aria-label={label}
+        aria-invalid={error !== undefined}
+        {...(numeric ? { inputMode: 'decimal' } : {})}
+        {...(error ? { borderColor: '$vermilion' } : {})}
+        {...rest}
+      />
+      {error ? (
+        <Words color="$vermilion" role="alert">
+          {error}
+        </Words>
+      ) : hint ? (
+        <Muted>{hint}</Muted>
+      ) : null}
+    </YStack>
+  );
+}
+
+type ChoiceProps<T extends string> = {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { readonly value: T; readonly say: ReactNode; readonly name?: string }[];
+  readonly onChange: (value: T) => void;
+};
+
+/** One of a few, as wide keys in a row that wraps. */
+export function Choice<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
+  return (
+    <YStack gap="$1" role="radiogroup" aria-label={label}>
+      <Muted>{label}</Muted>
+      <XStack gap="$2" flexWrap="wrap">
+        {options.map((option) => {
+          const isChosen = option.value === value;
+          return (
+            <Press
+              key={option.value}
+              role="radio"
+              aria-checked={isChosen}
+              aria-label={option.name}
+              onPress={() => onChange(option.value)}
+              minHeight={48}
+              paddingHorizontal="$3"
+              paddingVertical="$2"
+              justifyContent="center"
+              borderRadius="$2"
+              borderWidth={2}
+              borderColor={isChosen ? '$verdigris' : '$line'}
+              backgroundColor={isChosen ? '$lane' : '$card'}
+            >
+              {typeof option.say === 'string' ? (
+                <Strong color={isChosen ? '$onLane' : '$color'}>{option.say}</Strong>
+              ) : (
+                option.say
+              )}
+            </Press>
+          );
+        })}
+      </XStack>
+    </YStack>
+  );
+}

@@ -1,0 +1,28 @@
+import { styled, Text } from 'tamagui';
+
+/** Running text. */
+export const Words = styled(Text, { fontFamily: '$body', fontSize: '$3', lineHeight: '$3', color: '$color' });
+export const Strong = styled(Words, { fontFamily: '$strong' });
+export const Muted = styled(Words, { color: '$muted', fontSize: '$2', lineHeight: '$2' });
+/** Figures: tabular, and the unit always beside them. */
+export const Figure = styled(Words, { fontFamily: '$figures' });
+export const BigFigure = styled(Text, {
+  fontFamily: '$figuresStrong',
+  fontSize: '$9',
+  lineHeight: '$9',
+  color: '$color',
+});
+export const Title = styled(Text, {
+  role: 'heading',
+  fontFamily: '$strong',
+  fontSize: '$6',
+  lineHeight: '$6',
+  color: '$color',
+});
+export const Heading = styled(Text, {
+  role: 'heading',
+  fontFamily: '$strong',
+  fontSize: '$4',
+  lineHeight: '$4',
+  color: '$color',
+});

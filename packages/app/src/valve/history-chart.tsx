@@ -1,0 +1,124 @@
+import type { Drift, Sheet, Valve } from '@holvek/core';
+import { useState } from 'react';
+import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
+import { View } from 'tamagui';
+import { useUnits } from '@/settings/use-units';
+import { useInk } from '@/theme/use-ink';
+
+const DAY = 86_400_000;
+const HEIGHT = 170;
+
+/** Found and left at each visit: filled is left, open is found; the dashed line is where it is heading. */
+export function HistoryChart({
+  valve,
+  sheets,
+  drift,
+}: {
+  readonly valve: Valve;
+  readonly sheets: readonly Sheet[];
+  readonly drift: Drift | undefined;
+}) {
+  const [width, setWidth] = useState(320);
+  const units = useUnits();
+  const ink = useInk();
+  const { set_point_pa: target, tolerance_pa: tolerance } = valve.target;
+  const visits = sheets
+    .slice(-6)
+    .map(({ body }) => ({ at: body.signed_at_ms, found: body.as_found_pa, left: body.as_left_pa }));
+  const last = visits.at(-1);
+  const ahead =
+    last && drift?.isDrifting
+      ? { at: last.at + 365 * DAY, value: last.left + drift.perDay * 365 }
+      : undefined;
+  const values = [
+    target - 2 * tolerance,
+    target + 2 * tolerance,
+    ...visits.flatMap(({ found, left }) => [found ?? left, left]),
+    ...(ahead ? [ahead.value] : []),
+  ];
+  const low = Math.min(...values);
+  const high = Math.max(...values);
+  const first = visits[0]?.at ?? 0;
+  const end = Math.max(ahead?.at ?? 0, last?.at ?? 1, first + 1);
+  const x = (at: number) => 22 + ((width - 62) * (at - first)) / (end - first);
+  const y = (pa: number) => 12 + ((HEIGHT - 46) * (high - pa)) / (high - low);
+  return (
+    <View
+      onLayout={({ nativeEvent }) => setWidth(Math.max(220, nativeEvent.layout.width))}
+      role="img"
+      aria-label={`Found and left over ${visits.length} visits`}
+    >
+      <Svg width={width} height={HEIGHT}>
+        <Rect
+          x={0}
+          width={width}
+          y={y(target + tolerance)}
+          height={y(target - tolerance) - y(target + tolerance)}
+          fill={ink.lane}
+        />
+        {visits.slice(1).map((visit, i) => {
+          const before = visits[i]!;
+          return visit.found === null ? null : (
+            <Line
+              key={visit.at}
+              x1={x(before.at)}
+              y1={y(before.left)}
+              x2={x(visit.at)}
+              y2={y(visit.found)}
+              stroke={ink.color}
+              strokeWidth={2.5}
+            />
+          );
+        })}
+        {ahead && last ? (
+          <Path
+            d={`M${x(last.at)},${y(last.left)} L${x(ahead.at)},${y(ahead.value)}`}
+            stroke={ink.brassMark}
+            strokeWidth={2.5}
+            strokeDasharray="3 5"
+          />
+        ) : null}
+        {visits.map(({ at, found, left }, i) => (
+          <G key={at}>
+            {found === null ? null : (
+              <Line x1={x(at)} x2={x(at)} y1={y(found)} y2={y(left)} stroke={ink.brassMark} strokeWidth={2} />
+            )}
+            {found === null ? null : (
+              <Circle
+                cx={x(at)}
+                cy={y(found)}
+                r={5.5}
+                fill={ink.card}
+                stroke={Math.abs(found - target) > tolerance ? ink.vermilion : ink.color}
+                strokeWidth={2.5}
+              />
+            )}
+            <Circle cx={x(at)} cy={y(left)} r={5.5} fill={ink.color} />
+            <Text
+              x={x(at)}
+              y={HEIGHT - 6}
+              fontSize={12}
+              textAnchor="middle"
+              fill={ink.muted}
+              fontFamily="AtkinsonHyperlegibleMono_400Regular"
+            >
+              {new Date(at).getFullYear()}
+            </Text>
+            {found !== null && i === visits.length - 1 ? (
+              <Text
+                x={x(at) - 9}
+                y={y(found) - 9}
+                fontSize={12}
+                textAnchor="end"
+                fill={ink.muted}
+                fontFamily="AtkinsonHyperlegibleNext_400Regular"
+              >
+                {`found ${units.figure(found, 1000)}`}
+              </Text>
+            ) : null}
+          </G>
+        ))}
+      </Svg>
+    </View>
+  );
+}

@@ -1,0 +1,123 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { checkPlate, parseQuantity, type Valve } from '@holvek/core';
+import { useState } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { z } from 'zod';
+import { Refusal } from '@/data/api';
+import { useChangeValve } from '@/data/queries';
+import { useUnits, type Units } from '@/settings/use-units';
+import { BottomSheet } from '@/ui/bottom-sheet';
+import { Field } from '@/ui/field';
+import { BigButton } from '@/ui/press';
+import { Muted, Words } from '@/ui/words';
+import { parseTrouble, plateTrouble } from '@/words/trouble';
+
+const fields = [
+  { name: 'set_point_pa', label: 'Set point' },
+  { name: 'tolerance_pa', label: 'Tolerance, either way' },
+  { name: 'limit_pa', label: 'Never above' },
+] as const;
+type Texts = Record<(typeof fields)[number]['name'] | 'why', string>;
+
+/** A pressure typed in any unit, as Pa; what is wrong with it is the field's message. */
+const pressureText = (units: Units) =>
+  z.string().superRefine((text, context) => {
+    const parsed = parseQuantity(text, 'pressure', units.pressure);
+    if (!parsed.ok) context.addIssue({ code: 'custom', message: parseTrouble(parsed.error, units) });
+  });
+
+/** What the valve must hold and why: a number without a reason is not kept. */
+export function TargetSheet({
+  valve,
+  isOpen,
+  onClose,
+}: {
+  readonly valve: Valve;
+  readonly isOpen: boolean;
+  readonly onClose: () => void;
+}) {
+  const units = useUnits();
+  const change = useChangeValve();
+  const [trouble, setTrouble] = useState<string>();
+  const schema = z.object({
+    set_point_pa: pressureText(units),
+    tolerance_pa: pressureText(units),
+    limit_pa: pressureText(units),
+    why: z.string().trim().min(3, 'Say why: the next visit will ask.').max(400),
+  });
+  const { control, handleSubmit } = useForm<Texts>({
+    resolver: zodResolver(schema),
+    values: {
+      ...(Object.fromEntries(
+        fields.map(({ name }) => [name, units.figure(valve.target[name], 100)]),
+      ) as Texts),
+      why: valve.target.why,
+    },
+  });
+  const keep = handleSubmit((texts) => {
+    const pa = (text: string) => {
+      const parsed = parseQuantity(text, 'pressure', units.pressure);
+      return parsed.ok ? parsed.value.si : Number.NaN;
+    };
+    const target = {
+      set_point_pa: pa(texts.set_point_pa),
+      tolerance_pa: pa(texts.tolerance_pa),
+      limit_pa: pa(texts.limit_pa),
+      why: texts.why.trim(),
+    };
+    const stop = checkPlate(valve.plate, target).find((issue) => issue.stops);
+    if (stop) return setTrouble(plateTrouble(stop, units));
+    setTrouble(undefined);
+    change.mutate(
+      { ...valve, target },
+      {
+        onSuccess: onClose,
+        onError: (error) =>
+          setTrouble(
+            error instanceof Refusal ? error.code : 'The server cannot be reached. The old target stands.',
+          ),
+      },
+    );
+  });
+  return (
+    <BottomSheet isOpen={isOpen} title={`Target of ${valve.tag}`} onClose={onClose}>
+      {fields.map(({ name, label }) => (
+        <Controller
+          key={name}
+          name={name}
+          control={control}
+          render={({ field, fieldState }) => (
+            <Field
+              label={label}
+              unit={units.pressure}
+              value={field.value}
+              onChangeText={field.onChange}
+              numeric
+              error={fieldState.error?.message}
+            />
+          )}
+        />
+      ))}
+      <Controller
+        name="why"
+        control={control}
+        render={({ field, fieldState }) => (
+          <Field
+            label="Why"
+            value={field.value}
+            onChangeText={field.onChange}
+            maxLength={400}
+            error={fieldState.error?.message}
+          />
+        )}
+      />
+      {trouble ? (
+        <Words color="$vermilion" role="alert">
+          {trouble}
+        </Words>
+      ) : null}
+      <Muted>The maker’s plate and local code outrank this.</Muted>
+      <BigButton onPress={() => void keep()}>Keep this target</BigButton>
+    </BottomSheet>
+  );
+}

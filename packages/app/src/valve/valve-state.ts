@@ -1,0 +1,75 @@
+import { addMonths } from 'date-fns/addMonths';
+import {
+  driftOf,
+  resultUncertainty,
+  type Drift,
+  type HouseRules,
+  type Run,
+  type Sheet,
+  type Valve,
+} from '@holvek/core';
+import type { ShelfEntry } from '@/data/run-shelf';
+
+const DAY = 86_400_000;
+
+/** Sheets of a valve that no later revision corrects, oldest first. */
+export function sheetsOfValve(sheets: readonly Sheet[], valveId: string): Sheet[] {
+  const corrected = new Set(sheets.flatMap(({ body }) => (body.corrects ? [body.corrects.hash] : [])));
+  return sheets
+    .filter(({ hash, body }) => body.valve_id === valveId && !corrected.has(hash))
+    .sort((a, b) => a.body.signed_at_ms - b.body.signed_at_ms);
+}
+
+export const latestSheetOf = (sheets: readonly Sheet[], valveId: string): Sheet | undefined =>
+  sheetsOfValve(sheets, valveId).at(-1);
+
+export const openRunOf = (shelf: ReadonlyMap<string, ShelfEntry>, valveId: string): Run | undefined =>
+  [...shelf.values()]
+    .map(({ run }) => run)
+    .filter((run) => run.started.valve_id === valveId && (run.status === 'open' || run.status === 'paused'))
+    .sort((a, b) => b.lastAtMs - a.lastAtMs)[0];
+
+/** When a valve wants its next look: drift decides where it comes sooner than the house's interval. */
+export function nextLook(valve: Valve, sheets: readonly Sheet[], rules: HouseRules): Date | undefined {
+  const last = sheetsOfValve(sheets, valve.id).at(-1);
+  if (!last) return undefined;
+  const byHouse = addMonths(new Date(last.body.signed_at_ms), rules.months_between_visits);
+  const days = driftOfValve(valve, sheets)?.daysToLeaveLane;
+  if (days === undefined) return byHouse;
+  const byDrift = new Date(last.body.signed_at_ms + days * DAY);
+  return byDrift < byHouse ? byDrift : byHouse;
+}
+
+export function driftOfValve(valve: Valve, sheets: readonly Sheet[]): Drift | undefined {
+  const own = sheetsOfValve(sheets, valve.id);
+  const gauge = own.at(-1)?.body.gauges.outlet;
+  const visits = own.flatMap(({ body }) =>
+    body.as_found_pa === null
+      ? []
+      : [{ day: body.signed_at_ms / DAY, asFound: body.as_found_pa, asLeft: body.as_left_pa }],
+  );
+  const { set_point_pa: target, tolerance_pa: tolerance } = valve.target;
+  const drift = driftOf(
+    visits,
+    { lower: target - tolerance, upper: target + tolerance },
+    gauge ? resultUncertainty(gauge) : 2000,
+  );
+  return drift.ok && visits.length > 2 ? drift.value : undefined;
+}
+
+export type Standing = 'never set' | 'overdue' | 'drifting' | 'in hand' | 'in order';
+
+/** Where a valve stands today, in a word. */
+export function standingOf(
+  valve: Valve,
+  sheets: readonly Sheet[],
+  rules: HouseRules,
+  run: Run | undefined,
+  now: number,
+): Standing {
+  if (run) return 'in hand';
+  const due = nextLook(valve, sheets, rules);
+  if (!due) return 'never set';
+  if (driftOfValve(valve, sheets)?.isDrifting) return 'drifting';
+  return due.getTime() < now - 30 * DAY ? 'overdue' : 'in order';
+}

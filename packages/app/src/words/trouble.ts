@@ -1,0 +1,118 @@
+import type {
+  AtmosphereError,
+  EventError,
+  GaugeFinding,
+  GuardOutcome,
+  ParseError,
+  PlateIssue,
+} from '@holvek/core';
+import type { StorageError } from '@/data/run-shelf';
+import type { Units } from '@/settings/use-units';
+
+type Coded = { readonly code: string };
+type Table<E extends Coded> = {
+  readonly [C in E['code']]: (error: Extract<E, { code: C }>, units: Units) => string;
+};
+const speak =
+  <E extends Coded>(table: Table<E>) =>
+  (error: E, units: Units): string =>
+    (table as unknown as Record<string, (error: E, units: Units) => string>)[error.code]!(error, units);
+
+/** What was typed cannot be read as a quantity. Nothing has been recorded yet. */
+export const parseTrouble = speak<ParseError>({
+  'quantity.no_number': () => 'There is no number in it. Type what the needle shows, such as 416 or 4.2 bar.',
+  'quantity.ambiguous_number': ({ text }) =>
+    `${text} can be read two ways. Leave out the mark, or type all decimals.`,
+  'quantity.unknown_unit': ({ unit }) => `${unit} is no unit known here. Try kPa, bar, psi or mbar.`,
+  'quantity.wrong_kind': ({ unit, wanted, got }) => `${unit} is a unit of ${got}; a ${wanted} is asked for.`,
+});
+
+export const atmosphereTrouble = speak<AtmosphereError>({
+  'quantity.altitude_out_of_range': () =>
+    'The site’s altitude is out of range, so absolute cannot be turned into gauge pressure.',
+  'quantity.below_absolute_zero': () => 'That is below a perfect vacuum. Is it the right unit?',
+});
+
+const guardWords: Record<
+  string,
+  (have: number | undefined, want: number | undefined, units: Units) => string
+> = {
+  inlet_above_target: (have, want, { withUnit }) =>
+    have === undefined
+      ? 'Read the inlet first.'
+      : `The inlet reads ${withUnit(have)}. It must stand at ${withUnit(want ?? 0)} or more, or there is nothing to reduce. Bring the supply up, then read again.`,
+  flow_above_min: (have, want, { flowWithUnit }) =>
+    have === undefined
+      ? 'Say how much flows first.'
+      : `${flowWithUnit(have)} is below the least flow for this size, ${flowWithUnit(want ?? 0)}. Open an outlet further.`,
+  set_in_lane: () => 'The setting is not in its lane yet.',
+  no_open_ends: (have) => `${have} open ends are left.`,
+};
+export const guardTrouble = (guard: GuardOutcome, units: Units): string =>
+  guard.state === 'met'
+    ? ''
+    : (guardWords[guard.guard]?.(
+        guard.state === 'unmet' ? guard.have : undefined,
+        guard.state === 'unmet' ? guard.want : undefined,
+        units,
+      ) ?? guard.guard);
+
+/** An event that may not join its run. */
+export const eventTrouble = speak<EventError | StorageError>({
+  'run.already_signed': () =>
+    'This run is signed; its sheet does not change. What you entered was not added.',
+  'run.abandoned': () => 'This run was given up. Start a new one.',
+  'run.open_ends_left': ({ openEnds }) => `Not put back yet: ${openEnds.join('; ')}.`,
+  'run.steps_left': ({ step }) => `Still to do: ${step}.`,
+  'run.guard_unmet': ({ guard }, units) => guardTrouble(guard, units),
+  'run.unknown_step': () => 'This step belongs to another version of the procedure.',
+  'run.beyond_gauge': ({ gauge }) => `That is beyond ${gauge}’s range. Typed right?`,
+  'run.negative_impossible': () => 'This gauge cannot show less than nothing. Is the sign right?',
+  'run.sheet_has_no_as_left': () => 'There is no as-left reading yet.',
+  'coach.turn_of_nothing': () => 'A turn of nothing teaches nothing. How far did the screw go?',
+  'coach.turn_too_large': ({ largest }) =>
+    `This adjuster has ${largest} turns from end to end. How far did it really go?`,
+  'storage.full': () =>
+    'This phone’s storage is full, so nothing was recorded. Free some space, then do it again.',
+});
+
+/** What is wrong with a plate or its target. */
+export const plateTrouble = speak<PlateIssue>({
+  'valve.range_upside_down': ({ colour }) => `The range of the ${colour} spring stands upside down.`,
+  'valve.spring_unknown': ({ colour }) =>
+    `The fitted spring, ${colour || 'none'}, is not in the spring chart.`,
+  'valve.not_finite': ({ field }) => `${field.replaceAll('_', ' ')} is no number.`,
+  'valve.target_over_rating': ({ rating }, { withUnit }) =>
+    `The target is over the outlet rating of ${withUnit(rating)}.`,
+  'valve.target_over_limit': ({ limit }, { withUnit }) =>
+    `The target is over its own limit of ${withUnit(limit)}.`,
+  'valve.limit_over_rating': ({ rating }, { withUnit }) =>
+    `The limit is over the outlet rating of ${withUnit(rating)}.`,
+  'valve.target_outside_spring': ({ colour, from, to, wouldDo }, { withUnit }) =>
+    `The ${colour} spring holds ${withUnit(from)} to ${withUnit(to)}. ${wouldDo.length ? `Fit the ${wouldDo.join(' or ')} one.` : 'No spring in the chart reaches the target: order the right one.'}`,
+  'valve.better_spring': ({ colour }) =>
+    `The ${colour} spring would hold the target nearer the middle of its range.`,
+  'valve.accessory_not_approved': ({ accessory }) => `${accessory} is not named in the approval.`,
+});
+
+export const findingWords = speak<GaugeFinding>({
+  'gauge.out_of_date': ({ due }) => `Calibration ran out on ${due}`,
+  'gauge.range_too_low': () => 'Target lies in the top quarter of its range',
+  'gauge.range_too_high': () => 'Target lies in the bottom quarter of its range',
+  'gauge.beyond_range': () => 'Target is beyond its range',
+  'gauge.tur_low': ({ tur }) => `Tolerance is only ${tur.toFixed(1)} times its error`,
+  'gauge.tur_too_low': ({ tur }) => `Tolerance is ${tur.toFixed(1)} times its error: cannot judge`,
+  'gauge.resolution_coarse': () => 'Its divisions are too coarse',
+});
+
+/** What the server said no with; the entry stays on the phone. */
+export const refusalWords = (code: string): string =>
+  ({
+    'run.already_signed': 'The run was signed elsewhere before this arrived.',
+    'valve.not_found': 'The valve is not in the register any more.',
+    'event.other_run': 'It belongs to another run.',
+    'request.invalid': 'The server could not read it.',
+    'gauge.range_upside_down': 'The range stands upside down: low end first.',
+    'csv.missing_columns': 'Columns are missing in the file. Nothing was changed.',
+    'csv.no_rows': 'There are no rows in the file. Nothing was changed.',
+  })[code] ?? code;

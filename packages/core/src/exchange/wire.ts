@@ -1,0 +1,32 @@
+import { z } from 'zod';
+import { runFileSchema } from './json-files';
+
+/** Answers of the server that are not documents of their own. */
+export const runRowSchema = z.object({
+  id: z.string(),
+  valve_id: z.string().nullable(),
+  status: z.enum(['open', 'signing', 'signed', 'abandoned']),
+  refusal: z.string().nullable(),
+  last_at_ms: z.number(),
+});
+export type RunRow = z.infer<typeof runRowSchema>;
+
+export const storedRunSchema = runFileSchema.extend({ run: runRowSchema });
+
+export const ingestedSchema = z.object({
+  /** Ids that are stored now, whether this batch brought them or an earlier one. */
+  stored: z.array(z.string()),
+  refused: z.array(z.object({ id: z.string(), code: z.string(), detail: z.unknown().optional() })),
+  sheetId: z.string().optional(),
+});
+export type Ingested = z.infer<typeof ingestedSchema>;
+
+export const problemSchema = z.object({
+  error: z.object({ code: z.string(), detail: z.unknown().optional() }),
+});
+
+export const importedSchema = z.object({
+  kept: z.array(z.string()),
+  issues: z.array(z.object({ line: z.number(), column: z.string(), code: z.string() })),
+});
+export type Imported = z.infer<typeof importedSchema>;

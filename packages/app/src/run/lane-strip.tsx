@@ -9,7 +9,7 @@ import { TurnLabel } from './turn-arrow';
 
 const STRONG = 'AtkinsonHyperlegibleNext_700Bold';
 const FIGURES = 'AtkinsonHyperlegibleMono_400Regular';
-const TOP = 40;
+const TOP = 44;
 const BOTTOM = 26;
 const MOST_SHOWN = 5;
 
@@ -181,10 +181,10 @@ export function LaneStrip({ aim, dots, move, live, resolution, height = 250 }: P
                 strokeWidth={dot.inControl ? 2 : 3}
               />
               <Text
-                x={x(dot.pressure) + (onRight ? 14 : -14)}
-                y={y(i) + 5}
-                textAnchor={onRight ? 'start' : 'end'}
-                fontSize={isLast ? 16 : 14}
+                x={isLast ? x(dot.pressure) + (onRight ? 14 : -14) : Math.max(12, x(dot.pressure))}
+                y={isLast ? y(i) + 5 : y(i) - 11}
+                textAnchor={isLast ? (onRight ? 'start' : 'end') : 'middle'}
+                fontSize={isLast ? 16 : 13}
                 fontFamily={isLast ? STRONG : FIGURES}
                 fill={isLast ? ink.color : ink.muted}
               >

@@ -1,6 +1,6 @@
 import { phases } from '@holvek/core';
 import Check from 'lucide-react-native/icons/check';
-import { ScrollView, XStack, YStack } from 'tamagui';
+import { ScrollView, View, XStack, YStack } from 'tamagui';
 import { phaseWord } from './phase-rail';
 import { useStepText } from './step-words';
 import { useDesk } from './use-desk';
@@ -21,6 +21,8 @@ export function StepList() {
         </YStack>
         {phases.map((phase) => {
           const steps = run.steps.filter((step) => step.phase === phase);
+          const isPast = steps.length > 0 && steps.every(({ id }) => view.passed(id));
+          if (isPast) return <PastPhase key={phase} name={phaseWord[phase]} count={steps.length} />;
           return steps.length === 0 ? null : (
             <YStack key={phase} gap="$1">
               <Strong color={view.step?.phase === phase ? '$brass' : '$verdigrisDeep'} fontSize="$2">
@@ -40,7 +42,11 @@ export function StepList() {
                     backgroundColor={isHere ? '$brassSoft' : 'transparent'}
                     {...(isHere ? { 'aria-current': 'step' as const } : {})}
                   >
-                    {isDone ? <Check size={15} color={ink.muted} /> : null}
+                    {isDone ? (
+                      <View flexShrink={0}>
+                        <Check size={15} color={ink.muted} />
+                      </View>
+                    ) : null}
                     <Words
                       fontSize="$2"
                       lineHeight="$2"
@@ -58,5 +64,19 @@ export function StepList() {
         })}
       </YStack>
     </ScrollView>
+  );
+}
+
+/** A phase that is behind: one line, so that the step in hand stays in sight. */
+function PastPhase({ name, count }: { readonly name: string; readonly count: number }) {
+  const ink = useInk();
+  return (
+    <XStack gap="$2" alignItems="center">
+      <Check size={15} color={ink.muted} />
+      <Strong color="$verdigrisDeep" fontSize="$2">
+        {name}
+      </Strong>
+      <Muted>{`${count} steps`}</Muted>
+    </XStack>
   );
 }

@@ -24,7 +24,7 @@ export function TurnArrow({
   const [x1, y1] = at(0.8);
   const tangent = way * 0.8 * TAU;
   const [dx, dy] = [Math.cos(tangent) * way, Math.sin(tangent) * way];
-  const head = radius * 0.7;
+  const head = radius * 0.95;
   const point = (along: number, across: number) =>
     `${x1 + dx * along - dy * across},${y1 + dy * along + dx * across}`;
   return (

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
-import { Sheet, XStack, YStack } from 'tamagui';
-import { WordButton } from './press';
+import { Modal } from 'react-native';
+import { ScrollView, View, XStack, YStack } from 'tamagui';
+import { Press, WordButton } from './press';
 import { Heading } from './words';
 
 type Props = {
@@ -12,45 +13,42 @@ type Props = {
 
 /** A sheet from the bottom edge, within reach of the thumb; the page behind keeps its place. */
 export const BottomSheet = ({ isOpen, title, onClose, children }: Props) => (
-  <Sheet
-    modal
-    open={isOpen}
-    onOpenChange={(open: boolean) => (open ? undefined : onClose())}
-    dismissOnSnapToBottom
-    snapPointsMode="fit"
-    zIndex={1000}
-    transition="quick"
-  >
-    <Sheet.Overlay
-      backgroundColor="$color"
-      opacity={0.35}
-      transition="quick"
-      enterStyle={{ opacity: 0 }}
-      exitStyle={{ opacity: 0 }}
-    />
-    <Sheet.Frame
-      backgroundColor="$background"
-      borderTopLeftRadius="$4"
-      borderTopRightRadius="$4"
-      padding="$4"
-      maxWidth="$column"
-      width="100%"
-      alignSelf="center"
-      marginHorizontal="auto"
-      role="dialog"
-      aria-label={title}
-    >
-      <XStack justifyContent="space-between" alignItems="center">
-        <Heading>{title}</Heading>
-        <WordButton onPress={onClose} label="Close">
-          Close
-        </WordButton>
-      </XStack>
-      <Sheet.ScrollView maxHeight="70vh">
-        <YStack gap="$3" paddingBottom="$4">
-          {isOpen ? children : null}
-        </YStack>
-      </Sheet.ScrollView>
-    </Sheet.Frame>
-  </Sheet>
+  <Modal transparent visible={isOpen} onRequestClose={onClose} animationType="none">
+    <YStack flex={1} justifyContent="flex-end" alignItems="center" role="dialog" aria-modal aria-label={title}>
+      <Press
+        aria-label="Close, back to the page"
+        tabIndex={-1}
+        position="absolute"
+        inset={0}
+        backgroundColor="#17231F"
+        opacity={0.45}
+        pressStyle={{ opacity: 0.45 }}
+        onPress={onClose}
+      />
+      <View
+        position="relative"
+        zIndex={1}
+        backgroundColor="$background"
+        borderTopLeftRadius="$4"
+        borderTopRightRadius="$4"
+        borderWidth={1}
+        borderColor="$line"
+        paddingHorizontal="$4"
+        paddingTop="$2"
+        width="100%"
+        maxWidth="$column"
+        maxHeight="88%"
+      >
+        <XStack justifyContent="space-between" alignItems="center">
+          <Heading flexShrink={1}>{title}</Heading>
+          <WordButton onPress={onClose}>Close</WordButton>
+        </XStack>
+        <ScrollView>
+          <YStack gap="$3" paddingTop="$2" paddingBottom="$4">
+            {children}
+          </YStack>
+        </ScrollView>
+      </View>
+    </YStack>
+  </Modal>
 );

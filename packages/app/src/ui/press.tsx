@@ -11,6 +11,7 @@ export const Press = styled(View, {
   cursor: 'pointer',
   alignItems: 'stretch',
   padding: 0,
+  style: { textAlign: 'left', font: 'inherit' },
   focusVisibleStyle: { outlineColor: '$slate', outlineStyle: 'solid', outlineWidth: 3, outlineOffset: 2 },
   pressStyle: { opacity: 0.8 },
   variants: { disabled: { true: { opacity: 0.45, cursor: 'not-allowed' } } } as const,

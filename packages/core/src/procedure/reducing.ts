@@ -75,7 +75,7 @@ export const reducingProcedure: Procedure = {
       makes: [
         {
           id: 'outlet_isolator',
-          say: 'Downstream isolator shut',
+          say: 'Downstream isolator not fully open',
           putBack: 'Downstream isolator fully open',
           restores: { outlet_isolator: 1 },
         },
@@ -90,7 +90,7 @@ export const reducingProcedure: Procedure = {
       makes: [
         {
           id: 'inlet_isolator',
-          say: 'Upstream isolator shut',
+          say: 'Upstream isolator not fully open',
           putBack: 'Upstream isolator fully open',
           restores: { inlet_isolator: 1 },
         },

@@ -19,7 +19,7 @@ export function printFigure(si: number, unit: string, resolution?: number): stri
   if (!Number.isFinite(si)) return '–';
   const value = fromSI(si, unit);
   const step = resolution === undefined ? significantStep(value) : resolution / unitOf(unit).factor;
-  const decimals = decimalsFor(step);
+  const decimals = resolution === undefined ? trimmedDecimals(value, step) : decimalsFor(step);
   const rounded = step >= 1 ? Math.round(value / step) * step : value;
   const text = Math.abs(rounded).toFixed(decimals);
   const [whole = '0', fraction] = text.split('.');
@@ -30,6 +30,12 @@ export function printFigure(si: number, unit: string, resolution?: number): stri
 
 export const printQuantity = (si: number, unit: string, resolution?: number): string =>
   `${printFigure(si, unit, resolution)} ${unit}`;
+
+/** Decimals of three significant figures, without zeros that say nothing. */
+const trimmedDecimals = (value: number, step: number): number => {
+  const full = value.toFixed(decimalsFor(step));
+  return full.includes('.') ? (full.replace(/0+$/u, '').split('.')[1] ?? '').length : 0;
+};
 
 const significantStep = (value: number): number =>
   value === 0 ? 1 : 10 ** (Math.floor(Math.log10(Math.abs(value))) - 2);

@@ -109,7 +109,7 @@ function StartForm({ valve, gauges }: { readonly valve: Valve; readonly gauges: 
           onPress={() => void start()}
           testID="start-run"
         >
-          Start
+          {name.trim().length < 2 ? 'Your name first' : 'Start'}
         </BigButton>
       }
     >

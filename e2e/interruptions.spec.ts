@@ -1,0 +1,79 @@
+import { begin, expect, sheetsOf, test, typeReading, walkUntil } from './technician';
+
+test('with no network the run goes on, and the record follows when it is back', async ({
+  page,
+  context,
+  request,
+}) => {
+  await page.goto('/');
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
+  await page.waitForTimeout(1500);
+  await begin(page, 'prv-14', 'typed');
+  const runId = page.url().split('/').at(-1)!;
+  await context.setOffline(true);
+  for (let i = 0; i < 4; i++) {
+    await page.getByTestId('confirm-step').click();
+    await page.waitForTimeout(150);
+  }
+  await typeReading(page, '505 kPa');
+  await expect(page.getByText('Shut the downstream isolator')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Shut the downstream isolator')).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByText(/offline · \d+ queued/)).toBeVisible();
+  await expect(page.getByText('PRV-14 Race hill').first()).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText(/queued/)).toBeHidden({ timeout: 30_000 });
+  const stored = (await (await request.get(`/api/runs/${runId}`)).json()) as { events: { type: string }[] };
+  expect(stored.events.some(({ type }) => type === 'reading')).toBe(true);
+});
+
+test('a tab closed in the middle of a turn comes back to the same screw', async ({ page, context }) => {
+  await begin(page, 'prv-12');
+  await walkUntil(page, /next move/);
+  await page.getByTestId('turned').click();
+  await expect(page.getByTestId('turned')).toBeHidden();
+  const url = page.url();
+  const before = Number((await page.getByTestId('live-figure').textContent())!);
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(url);
+  await expect(again.getByTestId('lane-strip')).toBeVisible();
+  await expect(again.getByTestId('turned')).toBeHidden();
+  await expect(again.getByTestId('open-ends')).toHaveText('3 open ends');
+  await expect
+    .poll(async () => Number((await again.getByTestId('live-figure').textContent())!), { timeout: 30_000 })
+    .toBeGreaterThanOrEqual(Math.max(50, before - 20));
+});
+
+test('signing is refused while something stands open, and it is named', async ({ page, request }) => {
+  await begin(page, 'prv-12');
+  await walkUntil(page, /Put everything back/);
+  const left = page.getByRole('button', { name: /^Must stay open/ }).first();
+  await expect(page.getByTestId('confirm-step')).toBeDisabled();
+  await left.click();
+  await page.getByLabel('Why must it stay open?').fill('Outlets stay shut until the guns are back');
+  await page.getByRole('button', { name: 'Leave it open' }).click();
+  await page.getByRole('button', { name: 'something else was moved' }).click();
+  await page.getByLabel('What').fill('Fan guard off');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByTestId('confirm-step')).toBeDisabled();
+  const runId = page.url().split('/').at(-1)!;
+  const { events } = (await (await request.get(`/api/runs/${runId}`)).json()) as { events: { id: string }[] };
+  const signed = {
+    type: 'signed',
+    name: 'Nobody',
+    covers: events.length,
+    id: 'sneak-1',
+    run_id: runId,
+    author: 'Nobody',
+    at_ms: Date.now(),
+    lamport: 9999,
+  };
+  await request.post(`/api/runs/${runId}/events`, { data: { events: [signed] } });
+  const after = (await (await request.get(`/api/runs/${runId}`)).json()) as {
+    run: { status: string; refusal: string };
+  };
+  expect(after.run).toMatchObject({ status: 'signing', refusal: 'run.open_ends_left' });
+  expect((await sheetsOf(request, 'prv-12')).length).toBe(4);
+});

@@ -1,0 +1,92 @@
+import { readJsonFile, readReadingsCsv, sheetFileSchema, unwrap, verifyChain } from '@holvek/core';
+import { readFileSync } from 'node:fs';
+import { begin, expect, hurry, sheetsOf, signAndOpen, test, walkUntil } from './technician';
+
+test('a newcomer brings a valve from as-found to a signed sheet and takes it away', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/');
+  await page.getByTestId('round-PRV-03').click();
+  await page.getByRole('button', { name: 'Start setting' }).click();
+  await page.getByLabel('Technician').fill('Edda Lorenz');
+  await page.getByTestId('start-run').click();
+  await hurry(page);
+  await walkUntil(page, /only approved accessories/i);
+  await walkUntil(page, /Come up|next move|Read the gauge/);
+  await expect(page.getByTestId('lane-strip')).toBeVisible();
+  await expect(page.getByTestId('open-ends')).toHaveText('3 open ends');
+  await walkUntil(page, /Put everything back/);
+  await walkUntil(page, /Your name/);
+  await signAndOpen(page);
+
+  const [sheet] = await sheetsOf(request, 'prv-03');
+  expect(Math.abs(sheet!.body.as_left_pa - 450_000)).toBeLessThanOrEqual(15_000);
+  expect(sheet!.body.open_ends.every(({ state }) => state === 'closed')).toBe(true);
+
+  const files: Record<string, string> = {};
+  for (const ending of ['PDF', 'CSV', 'JSON']) {
+    const waiting = page.waitForEvent('download');
+    await page.getByRole('button', { name: ending }).click();
+    const download = await waiting;
+    files[ending] = await download.path();
+    expect(download.suggestedFilename()).toMatch(new RegExp(`^PRV-03-.*\\.${ending.toLowerCase()}$`));
+  }
+  expect(readFileSync(files['PDF']!).subarray(0, 5).toString()).toBe('%PDF-');
+  const read = unwrap(readReadingsCsv(readFileSync(files['CSV']!, 'utf8')));
+  expect(read.issues).toEqual([]);
+  expect(read.rows.at(-1)!.purpose).toBe('as_left');
+  const file = unwrap(readJsonFile(readFileSync(files['JSON']!, 'utf8'), sheetFileSchema));
+  expect(verifyChain([file.sheet])).toEqual({ ok: true, value: 1 });
+});
+
+test('a reversed screw is noticed, turned round and still set', async ({ page }) => {
+  await begin(page, 'prv-08');
+  await walkUntil(page, /next move/);
+  await page.getByTestId('turned').click();
+  await walkUntil(page, /It didn’t answer that turn|It went the other way/);
+  await page.getByRole('button', { name: 'See why' }).click();
+  const reversed = page.getByRole('button', { name: /Look into: This screw works the other way/ });
+  if (await reversed.isVisible()) await reversed.click();
+  const rises = page.getByRole('button', { name: 'Yes, it rises' });
+  if (await rises.isVisible()) await rises.click();
+  await page.getByRole('button', { name: 'Turn the direction round' }).click();
+  await expect(page.getByTestId('next-move')).toHaveText(/anticlockwise/);
+  await walkUntil(page, /In the lane/);
+});
+
+test('a main that is still filling is said, and nothing is learned from it', async ({ page }) => {
+  await begin(page, 'prv-09');
+  await walkUntil(page, /next move/);
+  await page.getByTestId('turned').click();
+  await expect(page.getByText('Wide open: the main is still filling')).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'gauge doesn’t answer' }).click();
+  await expect(page.getByRole('heading', { name: 'The main is still filling' })).toBeVisible();
+  await page.getByRole('button', { name: 'Wait, watch it' }).click();
+  await expect(page.getByText('Wide open: the main is still filling')).toBeHidden({ timeout: 60_000 });
+  await walkUntil(page, /In the lane/);
+});
+
+test('undo takes back a turn, and the simulated screw with it', async ({ page }) => {
+  await begin(page, 'prv-14');
+  await walkUntil(page, /next move/);
+  const advised = await page.getByTestId('next-move').textContent();
+  await page.getByTestId('turned').click();
+  await expect(page.getByTestId('turned')).toBeHidden();
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect(page.getByTestId('next-move')).toHaveText(advised!);
+  await page.getByRole('button', { name: 'other amount' }).click();
+  await page.getByLabel('Turns').fill('40');
+  await expect(page.getByRole('alert')).toContainText('from end to end');
+  await page.getByLabel('Turns').fill('0');
+  await expect(page.getByRole('alert')).toContainText('turn of nothing');
+});
+
+test('work left by another phone is carried on where it stood', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByText('3 open ends')).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the screw' }).click();
+  await expect(page.getByTestId('next-move')).toBeVisible();
+  await page.getByTestId('open-ends').click();
+  await expect(page.getByText('Lock nut loose, cap off').first()).toBeVisible();
+});

@@ -1,0 +1,103 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test } from './technician';
+
+const screens = [
+  ['/', 'Hill round'],
+  ['/valves', 'Valves'],
+  ['/valves/prv-12', 'PRV-12'],
+  ['/valves/prv-03/start', 'Start PRV-03'],
+  ['/runs/prv-07-visit-3', 'PRV-07'],
+  ['/gauges', 'Gauges'],
+  ['/sheets', 'Sheets'],
+  ['/settings', 'Settings'],
+] as const;
+
+for (const theme of ['light', 'dark'] as const)
+  for (const [path, title] of screens)
+    test(`${path} is fit for everyone in the ${theme} theme`, async ({ page }) => {
+      await page.addInitScript(
+        (chosen) => localStorage.setItem('holvek.preferences', JSON.stringify({ theme: chosen })),
+        theme,
+      );
+      await page.goto(path);
+      await expect(page.getByRole('heading', { name: title, exact: true }).first()).toBeVisible();
+      await page.waitForTimeout(600);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+      expect(serious.map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+      const overflow = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(overflow).toBeLessThanOrEqual(0);
+    });
+
+test('valves are found by name and by standing', async ({ page }) => {
+  await page.goto('/valves');
+  await page.getByLabel('Find a valve').fill('bowl');
+  await expect(page.getByRole('button', { name: /PRV-12/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /PRV-05/ })).toHaveCount(0);
+  await page.getByLabel('Find a valve').fill('');
+  await page.getByRole('radio', { name: 'overdue' }).click();
+  await expect(page.getByRole('button', { name: /PRV-05/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /PRV-03/ })).toHaveCount(0);
+});
+
+test('a target over its rating is refused with the reason, and the old one stands', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/valves/prv-05');
+  await page.getByRole('button', { name: 'change target' }).click();
+  await page.getByLabel('Set point').fill('12 bar');
+  await page.getByRole('button', { name: 'Keep this target' }).click();
+  await expect(page.getByRole('alert')).toContainText('outlet rating');
+  await page.getByLabel('Set point').fill('850');
+  await page.getByLabel('Never above').fill('950');
+  await page.getByRole('button', { name: 'Keep this target' }).click();
+  await expect(page.getByRole('alert')).toContainText('Fit the red one');
+  const valve = (await (await request.get('/api/valves/prv-05')).json()) as {
+    target: { set_point_pa: number };
+  };
+  expect(valve.target.set_point_pa).toBe(560_000);
+});
+
+test('a gauge out of date is warned of, and one that cannot judge is not taken', async ({ page }) => {
+  await page.goto('/valves/prv-03/start');
+  await page.getByLabel('Technician').fill('Edda Lorenz');
+  await page.getByRole('radio', { name: /G-15/ }).first().click();
+  await expect(page.getByText(/Calibration ran out/)).toBeVisible();
+  await expect(page.getByTestId('start-run')).toBeEnabled();
+  await page.getByRole('radio', { name: /G-21/ }).first().click();
+  await expect(page.getByTestId('start-run')).toBeDisabled();
+});
+
+test('units and theme are this phone’s own and stay', async ({ page }) => {
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'bar', exact: true }).click();
+  await page.getByRole('radio', { name: 'Plant room' }).click();
+  await page.goto('/valves/prv-12');
+  await expect(page.getByText('4.40').first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('4.40').first()).toBeVisible();
+  const dark = await page.evaluate(() => document.documentElement.style.colorScheme);
+  expect(dark).toBe('dark');
+});
+
+test('the register goes out as CSV and comes back, wrong rows named', async ({ page, request }) => {
+  const csv = await (await request.get('/api/valves.csv')).text();
+  const lines = csv.trim().split('\n');
+  const wrong = lines[1]!.replace('PRV-03', 'PRV-99').replace(',80,', ',many,').replace('prv-03', 'prv-99');
+  await page.goto('/valves');
+  await page.getByRole('button', { name: 'register as a file' }).click();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Read a CSV' }).click();
+  await (
+    await chooser
+  ).setFiles({
+    name: 'valves.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`\uFEFF${[...lines, wrong].join('\n')}`),
+  });
+  await expect(page.getByText('7 valves kept')).toBeVisible();
+  await expect(page.getByText(/size_dn/)).toBeVisible();
+});

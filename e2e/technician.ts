@@ -1,0 +1,96 @@
+import { defaultHouseRules } from '@holvek/core';
+import { expect, test as base, type APIRequestContext, type Page } from '@playwright/test';
+
+/** Waits shortened by the owner's own rules; everything else as it is. */
+const quickRules = { ...defaultHouseRules, settle_wait_s: 1, typed_apart_s: 1, no_flow_record_s: 8 };
+
+export const test = base.extend<{ complaints: string[] }>({
+  complaints: [
+    async ({ page, request }, use) => {
+      await request.put('/api/house-rules', { data: quickRules });
+      const complaints: string[] = [];
+      page.on('console', (message) => {
+        if (message.type() === 'error') complaints.push(message.text());
+      });
+      page.on('pageerror', (error) => complaints.push(error.message));
+      await use(complaints);
+      const meant = complaints.filter(
+        (text) => !/ERR_INTERNET_DISCONNECTED|status of (404|409|422)/u.test(text),
+      );
+      expect(meant, 'the console stays quiet').toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };
+
+/** Opens the start page of a valve and begins a run as a newcomer would. */
+export async function begin(page: Page, valve: string, link: 'linked' | 'typed' = 'linked'): Promise<void> {
+  await page.goto(`/valves/${valve}`);
+  await page.getByRole('button', { name: 'Start setting' }).click();
+  await page.getByLabel('Technician').fill('Edda Lorenz');
+  await page.getByRole('radio', { name: link === 'linked' ? /Simulated gauge/ : /Hand-held gauge/ }).click();
+  await page.getByTestId('start-run').click();
+  await expect(page.getByText('Water under pressure')).toBeVisible();
+  if (link === 'linked') await hurry(page);
+}
+
+/** Lets the simulated valve live ten times as fast. */
+export async function hurry(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'More about this run' }).click();
+  await page.getByRole('button', { name: /ten times faster/ }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+}
+
+/** Waits for the linked gauge to come to rest, then reads it. */
+export async function readSettled(page: Page): Promise<void> {
+  await expect(page.getByText(/^settled/)).toBeVisible({ timeout: 60_000 });
+  await page.getByTestId('read-gauge').click();
+}
+
+/** Presses through confirmations and linked readings until a title is on screen. */
+export async function walkUntil(page: Page, title: RegExp): Promise<void> {
+  for (let i = 0; i < 60; i++) {
+    if (await page.getByText(title).first().isVisible()) return;
+    await oneStep(page);
+  }
+  throw new Error(`never came to ${title}`);
+}
+
+async function oneStep(page: Page): Promise<void> {
+  const putBack = page.getByRole('button', { name: /^Put back:/ }).first();
+  const flow = page.getByRole('button', { name: /^It is / });
+  const confirm = page.getByTestId('confirm-step');
+  if (await putBack.isVisible()) await putBack.click();
+  else if (await page.getByTestId('in-lane').isVisible()) await page.getByTestId('in-lane').click();
+  else if (await page.getByTestId('turned').isVisible()) await page.getByTestId('turned').click();
+  else if (await flow.isVisible()) await flow.click();
+  else if (await page.getByTestId('read-gauge').isVisible()) await readSettled(page);
+  else if (await page.getByTestId('watch').isVisible()) {
+    if (await page.getByTestId('watch').isEnabled()) await page.getByTestId('watch').click();
+    await expect(confirm).toBeVisible({ timeout: 60_000 });
+  } else if (await confirm.isVisible()) await confirm.click();
+  await page.waitForTimeout(150);
+}
+
+/** Signs, and waits until the server has filed the sheet. */
+export async function signAndOpen(page: Page): Promise<void> {
+  await page.getByTestId('sign').click();
+  await page.getByTestId('to-sheet').click();
+  await expect(page.getByText(/as-left sheet/)).toBeVisible();
+}
+
+/** Types a reading on the pad that is open or about to be. */
+export async function typeReading(page: Page, text: string): Promise<void> {
+  const pad = page.getByLabel(/^Reading of/);
+  if (!(await pad.isVisible())) await page.getByTestId('read-gauge').click();
+  await pad.fill(text);
+  await page.getByRole('button', { name: 'Take it' }).click();
+}
+
+export const sheetsOf = async (request: APIRequestContext, valve: string) =>
+  (await (await request.get(`/api/valves/${valve}/sheets`)).json()) as {
+    id: string;
+    body: Record<string, unknown> & { as_left_pa: number; open_ends: { state: string }[]; verdict: string };
+  }[];

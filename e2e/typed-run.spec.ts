@@ -1,0 +1,94 @@
+import { begin, expect, sheetsOf, signAndOpen, test, typeReading } from './technician';
+import type { Page } from '@playwright/test';
+
+/** A valve in the technician's hands: 150 kPa a turn, read on a hand-held gauge. */
+class HandValve {
+  turns = 0;
+  pressure = () => Math.round(this.turns * 150);
+}
+
+async function confirmUntil(page: Page, title: RegExp): Promise<void> {
+  for (let i = 0; i < 40 && !(await page.getByText(title).first().isVisible()); i++) {
+    await page.getByTestId('confirm-step').click();
+    await page.waitForTimeout(120);
+  }
+  await expect(page.getByText(title).first()).toBeVisible();
+}
+
+const turnsIn = (text: string): number => {
+  const [, whole, part, of] = /Turned (?:(\d+) )?(?:(\d+)\/(\d+))?/u.exec(text)!;
+  const plain = /Turned (\d+)$/u.exec(text);
+  return plain ? Number(plain[1]) : Number(whole ?? 0) + (part ? Number(part) / Number(of) : 0);
+};
+
+test('the same with a hand-held gauge: every reading typed, in the units at hand', async ({
+  page,
+  request,
+}) => {
+  const hand = new HandValve();
+  await begin(page, 'prv-05', 'typed');
+  await confirmUntil(page, /Read the outlet as found/);
+  await typeReading(page, '5,4 bar');
+  await confirmUntil(page, /Read the inlet/);
+  await typeReading(page, '300 kPa');
+  await expect(page.getByText(/must stand at/).first()).toBeVisible();
+  await typeReading(page, '135 psi');
+  await expect(page.getByText('next move').or(page.getByText('Read the gauge'))).not.toHaveCount(0);
+
+  await typeReading(page, '0');
+  for (let i = 0; i < 15 && !(await page.getByTestId('in-lane').isVisible()); i++) {
+    await expect(page.getByTestId('turned')).toBeVisible();
+    hand.turns += turnsIn((await page.getByTestId('turned').textContent())!.replace('T', 'T').trim());
+    await page.getByTestId('turned').click();
+    await page.waitForTimeout(1200);
+    await typeReading(page, `${hand.pressure()} kPa`);
+    await expect(page.getByTestId('turned').or(page.getByTestId('in-lane'))).toBeVisible();
+  }
+  await page.getByTestId('in-lane').click();
+
+  await page.getByLabel('Flow').fill('0.5 L/s');
+  await page.getByRole('button', { name: /It is/ }).click();
+  await expect(page.getByText(/below the least flow/).first()).toBeVisible();
+  await page.getByLabel('Flow').fill('3 L/s');
+  await page.getByRole('button', { name: /It is/ }).click();
+  await page.getByTestId('confirm-step').click();
+  await typeReading(page, `${hand.pressure() - 12} kPa`);
+  await page.getByTestId('confirm-step').click();
+  for (const rise of [8, 18, 24, 26, 26, 26]) {
+    await typeReading(page, `${hand.pressure() + rise} kPa`);
+    await page.waitForTimeout(400);
+  }
+  await expect(page.getByText('rises and levels')).toBeVisible();
+  await confirmUntil(page, /Read the outlet as left/);
+  await typeReading(page, `${hand.pressure()} kPa`);
+  await expect(page.getByText('Put everything back')).toBeVisible();
+  for (const name of [/Gauges off/, /Outlets back/]) await page.getByRole('button', { name }).click();
+  await page.getByTestId('confirm-step').click();
+  await signAndOpen(page);
+  const sheet = (await sheetsOf(request, 'prv-05')).at(-1)!;
+  expect(sheet.body.as_left_pa).toBe(hand.pressure() * 1000);
+  expect(sheet.body['rehearsal']).toBe(false);
+  expect(sheet.body['as_found_pa']).toBe(540_000);
+});
+
+test('what is typed wrong is said, and what looks wrong is asked', async ({ page }) => {
+  await begin(page, 'prv-12', 'typed');
+  await confirmUntil(page, /Read the outlet as found/);
+  await page.getByTestId('read-gauge').click();
+  const pad = page.getByLabel(/^Reading of/);
+  const alert = page.getByRole('alert');
+  await pad.fill('kPa');
+  await expect(alert).toContainText('no number');
+  await pad.fill('4 L/s');
+  await expect(alert).toContainText('a pressure is asked for');
+  await pad.fill('1,180');
+  await expect(alert).toContainText('two ways');
+  await pad.fill('-20 kPa');
+  await expect(page.getByText(/less than nothing/)).toBeVisible();
+  await pad.fill('4400 kPa');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByText(/beyond G-12’s range. Typed right/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Type it again' }).click();
+  await typeReading(page, '440 kPa');
+  await expect(page.getByText('Shut the downstream isolator')).toBeVisible();
+});

@@ -1,0 +1,144 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..');
+const started = Date.now();
+
+/** One line of progress, with the time since the command began. */
+export const tell = (line) =>
+  console.log(`[${String(Math.round((Date.now() - started) / 1000)).padStart(3)} s] ${line}`);
+
+/** Runs a command in the repository; its output is shown, and a failure ends everything. */
+export function run(command, args, options = {}) {
+  const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (result.status !== 0) {
+    tell(`${command} ${args.join(' ')} failed`);
+    process.exit(result.status ?? 1);
+  }
+}
+
+/** Runs a command quietly, saying every few seconds that it is still at work. */
+export function runTelling(what, command, args, options = {}) {
+  return new Promise((done) => {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], ...options });
+    const output = [];
+    child.stdout.on('data', (chunk) => output.push(chunk));
+    child.stderr.on('data', (chunk) => output.push(chunk));
+    const timer = setInterval(() => tell(`  still ${what}`), 15_000);
+    child.on('close', (code) => {
+      clearInterval(timer);
+      if (code === 0) return done();
+      process.stdout.write(Buffer.concat(output));
+      tell(`${what} failed`);
+      process.exit(code ?? 1);
+    });
+  });
+}
+
+/** Installs what the lock file names, once for each version of it. */
+export async function install() {
+  const lock = readFileSync(join(root, 'package-lock.json'));
+  const wanted = createHash('sha256').update(lock).digest('hex');
+  const stamp = join(root, 'node_modules/.holvek-lock');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  tell('installing packages (a few minutes on a fresh machine)');
+  await runTelling('installing', 'npm', ['ci', '--no-audit', '--no-fund']);
+  writeFileSync(stamp, wanted);
+}
+
+/** Builds app and server into dist/ when their sources have changed since the last build. */
+export async function build() {
+  const wanted = hashOf(['packages/core', 'packages/app', 'packages/server', 'package-lock.json', 'scripts']);
+  const stamp = join(root, 'dist/.built-from');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  tell('building the app');
+  const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
+  await runTelling('building', 'npx', ['expo', 'export', '-p', 'web', '--output-dir', '../../dist/app'], {
+    cwd: join(root, 'packages/app'),
+    env,
+  });
+  tell('building the offline copy');
+  await offlineCopy();
+  tell('building the server');
+  await bundleServer();
+  mkdirSync(dirname(stamp), { recursive: true });
+  writeFileSync(stamp, wanted);
+}
+
+async function offlineCopy() {
+  const { generateSW } = await import('workbox-build');
+  await generateSW({
+    globDirectory: join(root, 'dist/app'),
+    globPatterns: ['**/*.{html,js,css,ttf,png,ico,json}'],
+    globIgnores: ['metadata.json'],
+    swDest: join(root, 'dist/app/sw.js'),
+    maximumFileSizeToCacheInBytes: 8_000_000,
+    inlineWorkboxRuntime: true,
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//],
+    skipWaiting: true,
+    clientsClaim: true,
+    sourcemap: false,
+  });
+}
+
+async function bundleServer() {
+  const { build: bundle } = await import('esbuild');
+  await bundle({
+    entryPoints: [join(root, 'packages/server/src/main.ts')],
+    outfile: join(root, 'dist/server.mjs'),
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    external: ['sqlite3', 'sequelize', 'pdfkit', 'umzug'],
+    logLevel: 'warning',
+  });
+}
+
+/** Hash of all sources under some places, by path and content. */
+function hashOf(places) {
+  const hash = createHash('sha256');
+  const visit = (path) => {
+    const stat = statSync(path);
+    if (stat.isDirectory()) {
+      for (const name of readdirSync(path).sort())
+        if (!['node_modules', 'dist', '.expo', 'bench'].includes(name) && !name.includes('.test.'))
+          visit(join(path, name));
+    } else hash.update(path.slice(root.length)).update(readFileSync(path));
+  };
+  for (const place of places) visit(join(root, place));
+  return hash.digest('hex');
+}
+
+/** Starts the built server and waits until it answers; returns its process. */
+export async function startServer({ port, data, seed = true, host = '127.0.0.1', stdio = 'inherit' }) {
+  const child = spawn(process.execPath, ['dist/server.mjs'], {
+    cwd: root,
+    stdio,
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      HOST: host,
+      PORT: String(port),
+      DATA: data,
+      APP: 'dist/app',
+      FONTS: 'node_modules/@expo-google-fonts',
+      ...(seed ? { SEED: 'demo' } : {}),
+    },
+  });
+  for (let i = 0; i < 300; i++) {
+    if (child.exitCode !== null) throw new Error('the server ended before it was ready');
+    try {
+      const answer = await fetch(`http://127.0.0.1:${port}/api/health`);
+      if (answer.ok) return child;
+    } catch {
+      // Not listening yet.
+    }
+    await new Promise((next) => setTimeout(next, 200));
+  }
+  throw new Error('the server did not answer within a minute');
+}

@@ -3,7 +3,7 @@ import { fromSI, unitOf } from './units';
 /** Decimals that show a step of `resolution` and no finer: 0.5 → 1, 2 → 0, 0.02 → 2. */
 export function decimalsFor(resolution: number): number {
   if (!Number.isFinite(resolution) || resolution <= 0) return 0;
-  return Math.min(6, Math.max(0, Math.ceil(-Math.log10(resolution) - 1e-9)));
+  return Math.min(6, Math.max(0, Math.ceil(-Math.log10(resolution) - 0.01)));
 }
 
 /**

@@ -1,0 +1,36 @@
+const node = (name) => ({
+  displayName: name,
+  rootDir: `packages/${name}`,
+  testEnvironment: 'node',
+  testMatch: ['<rootDir>/src/**/*.test.ts'],
+  transform: {
+    '^.+\\.[cm]?[jt]sx?$': [
+      'babel-jest',
+      {
+        configFile: false,
+        presets: [['@babel/preset-env', { targets: { node: '20' } }], '@babel/preset-typescript'],
+      },
+    ],
+  },
+  transformIgnorePatterns: ['/node_modules/(?!(@noble|@holvek|uuid)/)'],
+});
+
+/** One run, three places: core and server on Node, the app on the web preset. */
+module.exports = {
+  projects: [
+    node('core'),
+    node('server'),
+    {
+      displayName: 'app',
+      preset: 'jest-expo/web',
+      rootDir: 'packages/app',
+      testMatch: ['<rootDir>/src/**/*.test.ts?(x)'],
+      moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+      setupFiles: ['<rootDir>/jest.setup.js'],
+      testEnvironmentOptions: { customExportConditions: ['require', 'default'] },
+      transformIgnorePatterns: [
+        'node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|@tamagui/.*|tamagui|react-native-svg|lucide-react-native|standard-navigation|@noble|uuid|idb|@holvek)/?)',
+      ],
+    },
+  ],
+};

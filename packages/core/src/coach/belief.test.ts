@@ -1,0 +1,117 @@
+import fc from 'fast-check';
+import { seededRandom } from '../numerics';
+import {
+  afterReading,
+  afterTurn,
+  believedSetPoint,
+  carriedAfter,
+  learnedRate,
+  startBelief,
+  type RatePrior,
+} from './belief';
+
+const prior: RatePrior = {
+  rate: 200_000,
+  sdFraction: 0.25,
+  direction: 'raises',
+  directionTrust: 0.98,
+  from: 'spring',
+};
+const begin = (
+  over: Partial<RatePrior> = {},
+  takenUp: 'clockwise' | 'anticlockwise' | 'unknown' = 'clockwise',
+) => startBelief({ ...prior, ...over }, { reading: 0, readingSd: 1000, takenUp });
+
+describe('backlash as play', () => {
+  test('is lost once when the way changes', () => {
+    let carried = carriedAfter(1, 0, 0.25);
+    expect(carried).toBe(0.75);
+    carried = carriedAfter(2, carried, 0.25);
+    expect(carried).toBe(1.75);
+    expect(carriedAfter(1.9, carried, 0.25)).toBe(1.75);
+    expect(carriedAfter(1.5, carried, 0.25)).toBe(1.5);
+  });
+
+  test('the carried part is never further behind than the play', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -2, max: 2, noNaN: true }), { maxLength: 12 }),
+        fc.double({ min: 0, max: 0.4, noNaN: true }),
+        (turns, backlash) => {
+          let screw = 0;
+          let carried = 0;
+          for (const turn of turns) {
+            screw += turn;
+            carried = carriedAfter(screw, carried, backlash);
+            expect(screw - carried).toBeGreaterThanOrEqual(-1e-12);
+            expect(screw - carried).toBeLessThanOrEqual(backlash + 1e-12);
+          }
+        },
+      ),
+      { seed: 12 },
+    );
+  });
+});
+
+describe('belief', () => {
+  test('weights always sum to one', () => {
+    const random = seededRandom(5);
+    let belief = begin({}, 'unknown');
+    for (let i = 0; i < 12; i++) {
+      belief = afterReading(afterTurn(belief, random.between(-1, 1)), random.between(0, 4e5), 1000);
+      expect(belief.hypotheses.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
+    }
+  });
+
+  test('learns a rate within a twentieth from two turns', () => {
+    let belief = begin();
+    for (const [turns, pressure] of [
+      [1, 260_000],
+      [0.5, 390_000],
+    ] as const)
+      belief = afterReading(afterTurn(belief, turns), pressure, 1000);
+    const { mean, sd } = learnedRate(belief);
+    expect(Math.abs(mean - 260_000)).toBeLessThan(13_000);
+    expect(sd).toBeLessThan(30_000);
+  });
+
+  test('grows surer with every turn that agrees', () => {
+    let belief = begin();
+    let before = Number.POSITIVE_INFINITY;
+    for (let i = 1; i <= 3; i++) {
+      belief = afterReading(afterTurn(belief, 0.75), i * 150_000, 1000);
+      const { sd } = learnedRate(belief);
+      expect(sd).toBeLessThan(before);
+      before = sd;
+    }
+  });
+
+  test('one turn against the plate is enough to doubt the direction', () => {
+    const belief = afterReading(
+      afterTurn(startBelief(prior, { reading: 400_000, readingSd: 1000, takenUp: 'clockwise' }), 0.5),
+      320_000,
+      1000,
+    );
+    expect(learnedRate(belief).chanceClockwiseRaises).toBeLessThan(0.01);
+    expect(learnedRate(belief).mean).toBeLessThan(0);
+  });
+
+  test('a direction that is not known is even until it is tried', () => {
+    expect(learnedRate(begin({ direction: 'unknown' })).chanceClockwiseRaises).toBeCloseTo(0.5, 9);
+  });
+
+  test('a slack spring says only that the set point is at or under nothing', () => {
+    const lowered = begin({ direction: 'lowers', directionTrust: 0.995 }, 'anticlockwise');
+    const wound = afterReading(afterTurn(lowered, 2), 0, 1000, 0);
+    expect(believedSetPoint(wound).mean).toBeLessThan(-200_000);
+    const back = afterReading(afterTurn(wound, -3), 200_000, 1000, 0);
+    expect(learnedRate(back).mean).toBeLessThan(0);
+    expect(believedSetPoint(back).mean).toBeCloseTo(200_000, -4);
+  });
+
+  test('the believed set point follows the gauge', () => {
+    const { mean, sd } = believedSetPoint(afterReading(afterTurn(begin(), 1), 230_000, 1000));
+    expect(Math.abs(mean - 230_000)).toBeLessThan(500);
+    expect(sd).toBeLessThan(1001);
+  });
+});

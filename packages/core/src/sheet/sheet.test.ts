@@ -1,0 +1,104 @@
+import fc from 'fast-check';
+import { unwrap } from '../result';
+import { reduceRun } from '../run';
+import { rehearsed } from '../testing/samples';
+import { canonicalJson, hashOf, reviseSheet, verifyChain } from './chain';
+import { freezeSheet } from './freeze';
+import { sheetBodySchema, type Sheet } from './sheet';
+
+const { run } = rehearsed({ seed: 3 });
+const body = unwrap(freezeSheet(run, null));
+const sheetOf = (content: typeof body): Sheet => ({
+  id: hashOf(content).slice(0, 24),
+  hash: hashOf(content),
+  body: content,
+});
+const first = sheetOf(body);
+
+describe('freezeSheet', () => {
+  test('takes the as-left reading after the nut, with its verdict and proofs', () => {
+    expect(Math.abs(body.as_left_pa - 520_000)).toBeLessThanOrEqual(15_000);
+    expect(body.verdict).toMatch(/^pass/);
+    expect(body.no_flow).toMatchObject({ shape: 'levels', passes: true });
+    expect(body.droop_pa).not.toBeNull();
+    expect(body.as_found_pa).toBeGreaterThan(500_000);
+    expect(body.cautions.length).toBeGreaterThanOrEqual(5);
+    expect(body.open_ends.every(({ state }) => state === 'closed')).toBe(true);
+  });
+
+  test('the same events freeze to the same bytes', () => {
+    const again = rehearsed({ seed: 3 });
+    expect(canonicalJson(unwrap(freezeSheet(again.run, null)))).toBe(canonicalJson(body));
+  });
+
+  test('passes its own schema', () => {
+    expect(sheetBodySchema.parse(JSON.parse(JSON.stringify(body)))).toEqual(body);
+  });
+
+  test('a run that is not signed, or not ready, is not frozen', () => {
+    expect(freezeSheet(unwrap(reduceRun(rehearsed({ stopBefore: 'no_flow' }).events)), null).ok).toBe(false);
+    expect(freezeSheet({ ...run, signed: undefined }, null)).toEqual({
+      ok: false,
+      error: { code: 'sheet.not_signed' },
+    });
+  });
+
+  test('a leaking seat stands on the sheet as creep', () => {
+    const leaking = unwrap(freezeSheet(rehearsed({ seed: 4, faults: ['leaking_seat'] }).run, null));
+    expect(leaking.no_flow).toMatchObject({ shape: 'creeps', passes: false });
+  });
+
+  test('a reversed screw is remembered as it showed itself', () => {
+    const reversed = unwrap(freezeSheet(rehearsed({ seed: 5, faults: ['reversed_screw'] }).run, null));
+    expect(reversed.clockwise).toBe('lowers');
+    expect(reversed.rate_pa_per_turn).toBeLessThan(0);
+  });
+});
+
+describe('canonical JSON', () => {
+  test('does not depend on the order of keys', () => {
+    fc.assert(
+      fc.property(fc.dictionary(fc.string(), fc.oneof(fc.integer(), fc.string(), fc.boolean())), (value) => {
+        const turned = Object.fromEntries(Object.entries(value).reverse());
+        expect(canonicalJson(turned)).toBe(canonicalJson(value));
+      }),
+      { seed: 41 },
+    );
+  });
+
+  test('is what RFC 8785 writes', () => {
+    expect(canonicalJson({ b: [1e21, 0.1, -0], a: 'é\n' })).toBe('{"a":"é\\n","b":[1e+21,0.1,0]}');
+    expect(() => canonicalJson(undefined)).toThrow();
+  });
+});
+
+describe('the chain', () => {
+  const second = sheetOf({ ...body, previous_hash: first.hash, run_id: 'run-2' });
+  const third = sheetOf(reviseSheet(second, { notes: ['Gauge was G-14'] }, 'Wrong gauge named', second.hash));
+
+  test('holds together from the first to the last, revisions included', () => {
+    expect(verifyChain([first, second, third])).toEqual({ ok: true, value: 3 });
+    expect(verifyChain([])).toEqual({ ok: true, value: 0 });
+  });
+
+  test('a changed word is found', () => {
+    const forged = { ...second, body: { ...second.body, as_left_pa: second.body.as_left_pa + 1 } };
+    expect(verifyChain([first, forged])).toMatchObject({
+      ok: false,
+      error: { code: 'sheet.hash_differs', id: second.id },
+    });
+  });
+
+  test('a missing or moved sheet is found', () => {
+    expect(verifyChain([first, third])).toMatchObject({ ok: false, error: { code: 'sheet.link_broken' } });
+    expect(verifyChain([second, first])).toMatchObject({ ok: false, error: { code: 'sheet.link_broken' } });
+  });
+
+  test('a revision names what it corrects and why, and keeps the readings', () => {
+    expect(third.body).toMatchObject({
+      revision: 2,
+      corrects: { hash: second.hash, why: 'Wrong gauge named' },
+    });
+    expect(third.body.readings).toEqual(second.body.readings);
+  });
+});

@@ -1,0 +1,120 @@
+import fc from 'fast-check';
+import { kPa } from '../quantity';
+import { plate, target } from '../testing/samples';
+import { chooseSpring } from './spring-choice';
+import { checkPlate } from './plate-check';
+import { defaultHouseRules, houseRulesSchema, minFlowFor } from './house-rules';
+import { fittedSpring, plateSchema } from './plate';
+
+describe('spring choice', () => {
+  test('prefers the spring in which the target lies nearest the middle', () => {
+    const choice = chooseSpring(plate.springs, kPa(500));
+    expect(choice.ok && choice.value.map(({ spring }) => spring.colour)).toEqual(['green', 'red']);
+    const low = chooseSpring(plate.springs, kPa(120));
+    expect(low.ok && low.value[0]!.spring.colour).toBe('white');
+  });
+
+  test('ends of a range count as inside', () => {
+    expect(chooseSpring(plate.springs, kPa(700)).ok).toBe(true);
+    expect(chooseSpring(plate.springs, kPa(1400)).ok).toBe(true);
+  });
+
+  test('outside every range it says what the set spans', () => {
+    expect(chooseSpring(plate.springs, kPa(1500))).toEqual({
+      ok: false,
+      error: { code: 'valve.no_spring_reaches', lowest: kPa(20), highest: kPa(1400) },
+    });
+  });
+
+  test('every choice holds the target', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 1_600_000 }), (wanted) => {
+        const choice = chooseSpring(plate.springs, wanted);
+        if (!choice.ok) return;
+        for (const { spring, position } of choice.value) {
+          expect(wanted).toBeGreaterThanOrEqual(spring.from_pa);
+          expect(wanted).toBeLessThanOrEqual(spring.to_pa);
+          expect(position).toBeGreaterThanOrEqual(0);
+          expect(position).toBeLessThanOrEqual(1);
+        }
+      }),
+      { seed: 1 },
+    );
+  });
+});
+
+describe('checkPlate', () => {
+  const codes = (change: object, targetChange: object = {}) =>
+    checkPlate({ ...plate, ...change }, { ...target, ...targetChange }).map(({ code }) => code);
+
+  test('a sound plate has nothing wrong', () => {
+    expect(codes({}, { set_point_pa: kPa(400) })).toEqual([]);
+  });
+
+  test.each([
+    ['valve.target_over_rating', { outlet_rating_pa: kPa(500) }, { limit_pa: kPa(480) }],
+    ['valve.limit_over_rating', { outlet_rating_pa: kPa(600) }, {}],
+    ['valve.target_over_limit', {}, { limit_pa: kPa(500) }],
+    ['valve.target_outside_spring', { fitted_spring: 'white' }, {}],
+    ['valve.spring_unknown', { fitted_spring: 'pink' }, {}],
+    ['valve.range_upside_down', { springs: [{ ...plate.springs[1]!, from_pa: 9e5 }] }, {}],
+    ['valve.not_finite', { travel_turns: Number.NaN }, {}],
+  ])('%s stops a run', (code, change, targetChange) => {
+    const issues = checkPlate({ ...plate, ...change }, { ...target, ...targetChange });
+    expect(issues.find((issue) => issue.code === code)?.stops).toBe(true);
+  });
+
+  test('a wrong spring is answered with those that would do', () => {
+    const [issue] = checkPlate({ ...plate, fitted_spring: 'white' }, target);
+    expect(issue).toMatchObject({ code: 'valve.target_outside_spring', wouldDo: ['green', 'red'] });
+  });
+
+  test('a better spring and an accessory outside the approval only warn', () => {
+    expect(codes({}, { set_point_pa: kPa(690), limit_pa: kPa(800) })).toEqual(['valve.better_spring']);
+    const approval = { scheme: 'Hill', accessories: [] };
+    expect(codes({ approval }, { set_point_pa: kPa(400) })).toEqual(['valve.accessory_not_approved']);
+  });
+
+  test('what stops stands before what warns', () => {
+    const approval = { scheme: 'Hill', accessories: [] };
+    expect(codes({ approval, outlet_rating_pa: kPa(600) })[0]).toBe('valve.limit_over_rating');
+  });
+});
+
+describe('plates and rules as data', () => {
+  test('the schema refuses nonsense', () => {
+    expect(plateSchema.safeParse(plate).success).toBe(true);
+    expect(plateSchema.safeParse({ ...plate, springs: [] }).success).toBe(false);
+    expect(plateSchema.safeParse({ ...plate, family: 'teapot' }).success).toBe(false);
+    expect(plateSchema.safeParse({ ...plate, size_dn: Number.POSITIVE_INFINITY }).success).toBe(false);
+  });
+
+  test('the defaults are allowed by their own schema', () => {
+    expect(houseRulesSchema.parse(defaultHouseRules)).toEqual(defaultHouseRules);
+  });
+
+  test('the fitted spring is found by its colour', () => {
+    expect(fittedSpring(plate)?.rate_pa_per_turn).toBe(kPa(180));
+  });
+});
+
+describe('minFlowFor', () => {
+  const table = defaultHouseRules.min_flow;
+  test.each([
+    [80, 1.4e-3],
+    [90, 1.8e-3],
+    [20, 0.3e-3],
+    [400, 9e-3],
+  ])('DN %d wants %d m³/s', (size, flow) => {
+    expect(minFlowFor(size, table)).toBeCloseTo(flow, 9);
+  });
+
+  test('never falls as the size grows', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 10, max: 500 }), fc.integer({ min: 0, max: 200 }), (size, more) => {
+        expect(minFlowFor(size + more, table)).toBeGreaterThanOrEqual(minFlowFor(size, table));
+      }),
+      { seed: 9 },
+    );
+  });
+});

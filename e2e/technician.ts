@@ -26,8 +26,7 @@ export { expect };
 
 /** Opens the start page of a valve and begins a run as a newcomer would. */
 export async function begin(page: Page, valve: string, link: 'linked' | 'typed' = 'linked'): Promise<void> {
-  await page.goto(`/valves/${valve}`);
-  await page.getByRole('button', { name: 'Start setting' }).click();
+  await page.goto(`/valves/${valve}/start`);
   await page.getByLabel('Technician').fill('Edda Lorenz');
   await page.getByRole('radio', { name: link === 'linked' ? /Simulated gauge/ : /Hand-held gauge/ }).click();
   await page.getByTestId('start-run').click();

@@ -9,7 +9,7 @@ import { Slot } from 'expo-router';
 import { useEffect } from 'react';
 import { useColorScheme } from 'react-native';
 import { TamaguiProvider } from 'tamagui';
-import { persister, queryClient } from '@/data/queries';
+import { KEEP_MS, persister, queryClient } from '@/data/queries';
 import { startSync } from '@/data/store';
 import { usePreferences } from '@/settings/preferences';
 import { Shell } from '@/shell/shell';
@@ -39,7 +39,7 @@ export default function Layout() {
     <TamaguiProvider config={config} defaultTheme={chosen} key={chosen}>
       <PersistQueryClientProvider
         client={queryClient}
-        persistOptions={{ persister, maxAge: 30 * 86_400_000, buster: '1' }}
+        persistOptions={{ persister, maxAge: KEEP_MS, buster: '1' }}
       >
         <Shell>
           <Slot />

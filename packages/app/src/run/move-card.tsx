@@ -25,7 +25,9 @@ export function MoveCard({ view, pendingHint, wasUnsettled }: Props) {
                 ? 'find out which way it works'
                 : move?.kind === 'done'
                   ? 'as it should be'
-                  : 'next move'}
+                  : move === undefined
+                    ? 'first'
+                    : 'next move'}
           </Strong>
           {move === undefined ? (
             <>

@@ -1,6 +1,7 @@
-import { reducingCauses } from '../procedure';
+import { procedureOf } from '../procedure';
 import { answerOf, checkTurn, rankCauses } from './diagnosis';
 
+const reducingCauses = procedureOf('reducing').causes;
 const first = (evidence: Parameters<typeof rankCauses>[1]) => rankCauses(reducingCauses, evidence)[0]!;
 
 describe('how the gauge has answered', () => {

@@ -17,7 +17,7 @@ export type Cause = {
   };
   /** How common it is before anything is looked at. */
   readonly prior: number;
-  /** P(evidence value | this cause); a value not listed counts as `else`. */
+  /** P(evidence value | this cause); a value not listed counts as `else`, a key not listed as background. */
   readonly likelihood: Readonly<Record<string, Readonly<Record<string, number>>>>;
 };
 
@@ -65,7 +65,7 @@ export function rankCauses(causes: readonly Cause[], evidence: Evidence): readon
     for (const [key, value] of Object.entries(evidence)) {
       if (value === undefined) continue;
       const table = cause.likelihood[key];
-      if (table) weight *= table[value] ?? table['else'] ?? 0.1;
+      weight *= table ? (table[value] ?? table['else'] ?? 0.1) : background(causes, key, value);
     }
     return { cause, weight };
   });
@@ -74,6 +74,10 @@ export function rankCauses(causes: readonly Cause[], evidence: Evidence): readon
     .map(({ cause, weight }) => ({ cause, probability: weight / total, word: wordFor(weight / total) }))
     .sort((a, b) => b.probability - a.probability);
 }
+
+/** How often a sign is seen with a cause that says nothing of it: seldom, when it is another one's telltale. */
+const background = (causes: readonly Cause[], key: string, value: string): number =>
+  causes.some(({ likelihood }) => (likelihood[key]?.[value] ?? 0) >= 0.4) ? 0.12 : 0.6;
 
 const wordFor = (probability: number): RankedCause['word'] =>
   probability >= 0.5

@@ -160,7 +160,7 @@ describe('JSON files', () => {
 
   test('the published schemas are JSON Schema with our version in them', () => {
     for (const make of Object.values(publishedSchemas)) {
-      const schema = make() as { $schema: string; properties: { version: { const: number } } };
+      const schema = make() as unknown as { $schema: string; properties: { version: { const: number } } };
       expect(schema.$schema).toContain('json-schema.org');
       expect(schema.properties.version.const).toBe(1);
     }

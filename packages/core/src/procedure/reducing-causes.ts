@@ -100,6 +100,7 @@ export const reducingCauses: readonly Cause[] = [
     },
     prior: 0.08,
     likelihood: {
+      vent: { quiet: 0.5, flows: 0.5 },
       answer: { no_change: 0.7, too_little: 0.28, wrong_way: 0.01, too_much: 0.01 },
       trend: { still: 0.95, else: 0.02 },
       nut: { tight: 0.9, loose: 0.1 },
@@ -117,6 +118,7 @@ export const reducingCauses: readonly Cause[] = [
     },
     prior: 0.1,
     likelihood: {
+      vent: { quiet: 0.6, flows: 0.4 },
       answer: { no_change: 0.5, too_little: 0.3, too_much: 0.15, wrong_way: 0.05 },
       trend: { still: 0.5, creeping_up: 0.25, swinging: 0.2, falling: 0.05 },
       flow: { weak: 0.6, none: 0.35, ok: 0.04, strong: 0.01 },
@@ -134,6 +136,7 @@ export const reducingCauses: readonly Cause[] = [
     },
     prior: 0.09,
     likelihood: {
+      vent: { quiet: 0.3, flows: 0.7 },
       answer: { no_change: 0.3, too_little: 0.4, too_much: 0.25, wrong_way: 0.05 },
       trend: { swinging: 0.6, creeping_up: 0.2, still: 0.15, falling: 0.05 },
       air: { spits: 0.9, solid: 0.1 },
@@ -155,6 +158,7 @@ export const reducingCauses: readonly Cause[] = [
     },
     prior: 0.06,
     likelihood: {
+      vent: { quiet: 0.6, flows: 0.4 },
       answer: { no_change: 0.85, too_little: 0.13, else: 0.01 },
       travel: { low_end: 0.5, high_end: 0.45, middle: 0.05 },
       feel: { slack: 0.5, solid: 0.45, firm: 0.05 },
@@ -173,6 +177,7 @@ export const reducingCauses: readonly Cause[] = [
     },
     prior: 0.05,
     likelihood: {
+      vent: { quiet: 0.6, flows: 0.4 },
       answer: { wrong_way: 0.97, no_change: 0.25, too_little: 0.01, too_much: 0.01 },
       other_way: { rises: 0.97, nothing: 0.03 },
       travel: { low_end: 0.8, middle: 0.15, high_end: 0.05 },
@@ -186,6 +191,7 @@ export const reducingCauses: readonly Cause[] = [
     doThis: 'Ease the speed control as the maker says, or draw a little more flow.',
     prior: 0.04,
     likelihood: {
+      vent: { quiet: 0.2, flows: 0.8 },
       answer: { no_change: 0.25, too_little: 0.25, too_much: 0.25, wrong_way: 0.25 },
       trend: { swinging: 0.9, else: 0.03 },
       air: { solid: 0.8, spits: 0.2 },
@@ -198,6 +204,7 @@ export const reducingCauses: readonly Cause[] = [
     doThis: 'Carry on with the next move.',
     prior: 0.05,
     likelihood: {
+      vent: { quiet: 0.3, flows: 0.7 },
       answer: { too_little: 0.5, too_much: 0.48, no_change: 0.01, wrong_way: 0.01 },
       trend: { still: 0.9, else: 0.03 },
     },

@@ -1,0 +1,78 @@
+import type { GaugeLink, LinkLine, LinkSight } from './gauge-link';
+import { typedLink } from './gauge-link';
+import { latest, Trace, traceSettling } from './trace';
+import { gauge } from '../testing/samples';
+
+/** A gauge that says what it is told to. */
+function fakeLink() {
+  let onLine: (line: LinkLine) => void = () => undefined;
+  let onSight: (sight: LinkSight) => void = () => undefined;
+  const link: GaugeLink = {
+    kind: 'twin',
+    subscribe: (line, sight) => {
+      onLine = line;
+      onSight = sight;
+      return () => undefined;
+    },
+  };
+  const sight: LinkSight = { wideOpen: false, ventRuns: true, flow: 0.002, fill: 1 };
+  return {
+    link,
+    say: (text: string, t: number) => onLine({ role: 'outlet', line: text, t }),
+    see: () => onSight(sight),
+  };
+}
+
+describe('the trace of a linked gauge', () => {
+  test('reads lines in any unit and drops what is none', () => {
+    const { link, say } = fakeLink();
+    const trace = new Trace();
+    trace.listen(link);
+    say('416.0 kPa', 1);
+    say('### overrun', 2);
+    say('4.2 bar', 3);
+    expect(trace.snapshot().samples.outlet).toEqual([
+      { t: 1, value: 416_000 },
+      { t: 3, value: 420_000 },
+    ]);
+    expect(latest(trace.snapshot(), 'outlet')?.value).toBe(420_000);
+    expect(latest(trace.snapshot(), 'inlet')).toBeUndefined();
+  });
+
+  test('keeps five minutes', () => {
+    const { link, say } = fakeLink();
+    const trace = new Trace();
+    trace.listen(link);
+    for (let t = 0; t <= 900; t += 10) say('100 kPa', t);
+    expect(trace.snapshot().samples.outlet[0]!.t).toBeGreaterThan(590);
+  });
+
+  test('judges settling only from what came after the valve was last touched', () => {
+    const { link, say } = fakeLink();
+    const trace = new Trace();
+    trace.listen(link);
+    for (let t = 0; t <= 20; t += 0.5) say('300 kPa', t);
+    expect(traceSettling(trace.snapshot(), 'outlet', gauge).state).toBe('settled');
+    trace.disturb();
+    expect(traceSettling(trace.snapshot(), 'outlet', gauge).state).toBe('too_few');
+    for (let t = 20.5; t <= 40; t += 0.5) say('400 kPa', t);
+    expect(traceSettling(trace.snapshot(), 'outlet', gauge)).toMatchObject({ state: 'settled' });
+  });
+
+  test('tells its listeners when there is something new to see', () => {
+    const { link, see } = fakeLink();
+    const trace = new Trace();
+    const heard = jest.fn();
+    trace.subscribe(heard);
+    trace.listen(link);
+    see();
+    expect(heard).toHaveBeenCalledTimes(1);
+    expect(trace.snapshot().sight?.ventRuns).toBe(true);
+  });
+
+  test('a hand-held gauge sends nothing', () => {
+    const trace = new Trace();
+    trace.listen(typedLink)();
+    expect(trace.snapshot().samples.outlet).toEqual([]);
+  });
+});

@@ -1,0 +1,47 @@
+import { defaultHouseRules as rules } from '@holvek/core';
+import { driftOfValve, latestSheetOf, nextLook, sheetsOfValve, standingOf } from './valve-state';
+import { sheet, valve } from '../testing/samples';
+
+const now = Date.parse('2026-11-24T08:00:00Z');
+const steady = [sheet('2023-11-01', 430, 440), sheet('2024-11-01', 441, 440), sheet('2025-11-20', 440, 441)];
+const drifting = [
+  sheet('2023-11-01', 430, 440),
+  sheet('2024-11-01', 460, 440),
+  sheet('2025-11-20', 466, 441),
+];
+
+describe('where a valve stands', () => {
+  test.each([
+    ['never set', []],
+    ['in order', steady],
+    ['overdue', [sheet('2025-06-01', 430, 440)]],
+    ['drifting', drifting],
+  ])('%s', (standing, sheets) => {
+    expect(standingOf(valve, sheets, rules, undefined, now)).toBe(standing);
+  });
+
+  test('a run in hand comes before everything', () => {
+    expect(standingOf(valve, drifting, rules, {} as never, now)).toBe('in hand');
+  });
+
+  test('two visits are too few to speak of drift', () => {
+    expect(driftOfValve(valve, drifting.slice(0, 2))).toBeUndefined();
+    expect(driftOfValve(valve, drifting)?.perDay).toBeGreaterThan(0);
+  });
+
+  test('the next look is the house’s, or sooner when it drifts', () => {
+    expect(nextLook(valve, steady, rules)?.toISOString().slice(0, 10)).toBe('2026-11-20');
+    expect(nextLook(valve, drifting, rules)!.getTime()).toBeLessThan(Date.parse('2026-11-01'));
+    expect(nextLook(valve, [], rules)).toBeUndefined();
+  });
+});
+
+describe('sheets of a valve', () => {
+  test('stand in order of date, without those that a revision corrects', () => {
+    const [first, second] = steady;
+    const revision = sheet('2024-11-02', 441, 440, { corrects: { hash: second!.hash, why: 'x' } });
+    const other = sheet('2026-01-01', 1, 1, { valve_id: 'other' });
+    expect(sheetsOfValve([second!, revision, other, first!], valve.id)).toEqual([first, revision]);
+    expect(latestSheetOf([second!, first!], valve.id)).toBe(second);
+  });
+});

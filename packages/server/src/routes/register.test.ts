@@ -1,0 +1,141 @@
+import { defaultHouseRules, kPa, writeRegisterCsv } from '@holvek/core';
+import { codeOf, gauges, testServer, valve, type TestServer } from '../testing/server';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await testServer();
+});
+afterAll(() => server.store.close());
+
+describe('valves', () => {
+  test('are kept and given back as they were', async () => {
+    expect(await (await server.get(`/valves/${valve.id}`)).json()).toEqual(valve);
+    expect(await (await server.get('/valves')).json()).toEqual([valve]);
+  });
+
+  test('a plate that cannot work is refused with its reasons', async () => {
+    const high = { ...valve, target: { ...valve.target, set_point_pa: kPa(1200), limit_pa: kPa(1300) } };
+    const answer = await server.send('PUT', `/valves/${valve.id}`, high);
+    expect(answer.status).toBe(422);
+    expect(await codeOf(answer)).toBe('valve.target_over_rating');
+    expect(await (await server.get(`/valves/${valve.id}`)).json()).toEqual(valve);
+  });
+
+  test.each([
+    ['an id that differs', `/valves/other`, valve, 400],
+    ['a field missing', `/valves/${valve.id}`, { ...valve, plate: undefined }, 400],
+    ['a name as long as a book', `/valves/${valve.id}`, { ...valve, name: 'x'.repeat(1e4) }, 400],
+    ['a tag that another has', '/valves/twin', { ...valve, id: 'twin' }, 409],
+  ])('%s is refused', async (_, path, body, status) => {
+    const answer = await server.send('PUT', path, body);
+    expect(answer.status).toBe(status);
+    expect(await codeOf(answer)).toMatch(/^(request|valve)\./);
+  });
+
+  test.each([
+    '/valves/none',
+    '/valves/none/sheets',
+    '/valves/none/verify',
+    '/runs/none',
+    '/sheets/none',
+    '/sheets/none.pdf',
+    '/schemas/none',
+    '/nothing',
+  ])('%s is not there, and says so', async (path) => {
+    const answer = await server.get(path);
+    expect(answer.status).toBe(404);
+    expect(await codeOf(answer)).toMatch(/not_found|no_such_path/);
+  });
+});
+
+describe('the register as a file', () => {
+  test('goes out as CSV', async () => {
+    const answer = await server.get('/valves.csv');
+    expect(answer.headers.get('content-type')).toContain('text/csv');
+    expect(await answer.text()).toBe(writeRegisterCsv([valve]));
+  });
+
+  test('good rows come in, wrong ones are named, a known tag keeps its id', async () => {
+    const other = { ...valve, id: 'x', tag: 'PRV-70' };
+    const lines = writeRegisterCsv([{ ...valve, id: 'changed', name: 'Gully line, lower' }, other])
+      .trim()
+      .split('\n');
+    const csv = [...lines, lines.at(-1)!.replace('PRV-70', 'PRV-71').replace(',80,', ',wide,')].join('\n');
+    const answer = await server.send('POST', '/valves/import', { csv });
+    const { kept, issues } = (await answer.json()) as { kept: string[]; issues: { column: string }[] };
+    expect(kept.sort()).toEqual(['PRV-07', 'PRV-70']);
+    expect(issues.map(({ column }) => column)).toEqual(['size_dn']);
+    expect(await (await server.get(`/valves/${valve.id}`)).json()).toMatchObject({
+      name: 'Gully line, lower',
+    });
+  });
+
+  test('a file of something else changes nothing', async () => {
+    const answer = await server.send('POST', '/valves/import', { csv: 'fish,chips\n1,2' });
+    expect(answer.status).toBe(422);
+    expect(await codeOf(answer)).toBe('csv.missing_columns');
+  });
+});
+
+describe('gauges, rounds and rules', () => {
+  test('a gauge is kept; one upside down is not', async () => {
+    const gauge = gauges[0]!;
+    expect((await server.send('PUT', `/gauges/${gauge.id}`, gauge)).status).toBe(200);
+    const upside = { ...gauge, range_low_pa: 9e5, range_high_pa: 1e5 };
+    expect(await codeOf(await server.send('PUT', `/gauges/${gauge.id}`, upside))).toBe(
+      'gauge.range_upside_down',
+    );
+    expect(await (await server.get('/gauges')).json()).toEqual([gauge]);
+  });
+
+  test('a round is kept', async () => {
+    const round = {
+      id: 'r',
+      name: 'Round',
+      site_id: 's',
+      day: '2026-11-24',
+      valve_ids: [valve.id],
+      why_this_order: '',
+    };
+    expect((await server.send('PUT', '/rounds/r', round)).status).toBe(200);
+    expect(await (await server.get('/rounds')).json()).toEqual([round]);
+    expect((await server.send('PUT', '/rounds/r', { ...round, day: 'today' })).status).toBe(400);
+  });
+
+  test('house rules begin as the defaults and can be changed', async () => {
+    expect(await (await server.get('/house-rules')).json()).toEqual(defaultHouseRules);
+    const changed = { ...defaultHouseRules, settle_wait_s: 45 };
+    expect((await server.send('PUT', '/house-rules', changed)).status).toBe(200);
+    expect(await (await server.get('/house-rules')).json()).toEqual(changed);
+    expect((await server.send('PUT', '/house-rules', { ...changed, tur_least: -1 })).status).toBe(400);
+  });
+});
+
+describe('the server', () => {
+  test('is healthy, and describes itself', async () => {
+    expect(await (await server.get('/health')).json()).toEqual({ ok: true });
+    const { openapi, paths } = (await (await server.get('/openapi.json')).json()) as {
+      openapi: string;
+      paths: object;
+    };
+    expect(openapi).toBe('3.0.3');
+    expect(Object.keys(paths)).toEqual(
+      expect.arrayContaining(['/valves', '/runs/{id}/events', '/sheets/{id}', '/gauges/{id}']),
+    );
+  });
+
+  test('publishes the schemas of its files', async () => {
+    const schema = (await (await server.get('/schemas/sheet.v1.json')).json()) as { $schema: string };
+    expect(schema.$schema).toContain('json-schema.org');
+  });
+
+  test('sends its security headers', async () => {
+    const { headers } = await server.get('/health');
+    expect(headers.get('content-security-policy')).toContain("default-src 'self'");
+    expect(headers.get('x-content-type-options')).toBe('nosniff');
+  });
+
+  test('met no fault in all of this', () => {
+    expect(server.faults).toEqual([]);
+  });
+});

@@ -1,0 +1,71 @@
+import {
+  readJsonFile,
+  readReadingsCsv,
+  sheetFileSchema,
+  unwrap,
+  type Ingested,
+  type Sheet,
+} from '@holvek/core';
+import { codeOf, testServer, valve, wholeRun, type TestServer } from '../testing/server';
+
+let server: TestServer;
+let id: string;
+const signed = async (run: string, seed: number): Promise<string> => {
+  const answer = await server.send('POST', `/runs/${run}/events`, { events: wholeRun(run, seed).events });
+  return ((await answer.json()) as Ingested).sheetId!;
+};
+beforeAll(async () => {
+  server = await testServer();
+  id = await signed('run-a', 1);
+});
+afterAll(() => server.store.close());
+
+describe('sheets', () => {
+  test('are read by id, and latest first', async () => {
+    const sheet = (await (await server.get(`/sheets/${id}`)).json()) as Sheet;
+    expect(sheet.body.valve_tag).toBe(valve.tag);
+    const second = await signed('run-b', 2);
+    const all = (await (await server.get('/sheets')).json()) as Sheet[];
+    expect(all.map((each) => each.id)).toEqual([second, id]);
+  });
+
+  test('each follows the one before, and the chain holds', async () => {
+    expect(await (await server.get(`/valves/${valve.id}/verify`)).json()).toEqual({ sheets: 2 });
+  });
+
+  test('go out as PDF, CSV and JSON under a name that says which', async () => {
+    const pdf = await server.get(`/sheets/${id}.pdf`);
+    expect(pdf.headers.get('content-type')).toBe('application/pdf');
+    expect(pdf.headers.get('content-disposition')).toMatch(/PRV-07-2026-11-24-r1\.pdf/);
+    const bytes = Buffer.from(await pdf.arrayBuffer());
+    expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
+    expect(bytes.toString('latin1').match(/\/Type \/Page\b/gu)).toHaveLength(1);
+    const csv = unwrap(readReadingsCsv(await (await server.get(`/sheets/${id}.csv`)).text()));
+    expect(csv.issues).toEqual([]);
+    const json = unwrap(readJsonFile(await (await server.get(`/sheets/${id}.json`)).text(), sheetFileSchema));
+    expect(json.sheet.id).toBe(id);
+  }, 20_000);
+
+  test('are corrected by a new revision that says why, once', async () => {
+    const change = { why: 'Hydrant number was wrong', notes: ['Hydrant 14, not 41'] };
+    const answer = await server.send('POST', `/sheets/${id}/revisions`, change);
+    const revised = (await answer.json()) as Sheet;
+    expect(revised.body).toMatchObject({ revision: 2, notes: change.notes, corrects: { why: change.why } });
+    const again = await server.send('POST', `/sheets/${id}/revisions`, change);
+    expect(again.status).toBe(409);
+    expect(await codeOf(again)).toBe('sheet.already_revised');
+    expect(await (await server.get(`/valves/${valve.id}/verify`)).json()).toEqual({ sheets: 3 });
+    expect((await server.send('POST', `/sheets/${id}/revisions`, { why: '', notes: [] })).status).toBe(400);
+  });
+
+  test('a forged sheet is found', async () => {
+    const { sequelize } = server.store;
+    await sequelize.query('DROP TRIGGER sheets_no_update');
+    await sequelize.query(
+      `UPDATE sheets SET body = replace(body, 'Ines Varga', 'Somebody') WHERE id = '${id}'`,
+    );
+    const answer = await server.get(`/valves/${valve.id}/verify`);
+    expect(answer.status).toBe(409);
+    expect(await codeOf(answer)).toBe('sheet.hash_differs');
+  });
+});

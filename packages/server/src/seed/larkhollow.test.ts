@@ -1,0 +1,95 @@
+import {
+  checkPlate,
+  driftOf,
+  gaugeFitness,
+  openEndsOf,
+  reduceRun,
+  resultUncertainty,
+  runEventSchema,
+  unwrap,
+  verifyChain,
+} from '@holvek/core';
+import { openStore, type Store } from '../db/open';
+import { eventsOf } from '../ingest';
+import { sheetsOf } from '../sheet/shelf';
+import { defaultHouseRules } from '@holvek/core';
+import { seedLarkhollow } from './larkhollow';
+import { demoGauges, demoValves } from './valves';
+
+const DAY = 86_400_000;
+const now = Date.UTC(2026, 10, 24, 7, 30);
+
+describe('Larkhollow', () => {
+  let store: Store;
+  const lines: string[] = [];
+  beforeAll(async () => {
+    store = await openStore(':memory:');
+    await seedLarkhollow(store, { now, tell: (line) => lines.push(line) });
+  }, 60_000);
+  afterAll(() => store.close());
+
+  test('has at least six reducing valves, each sound, and five gauges', async () => {
+    expect(demoValves.length).toBeGreaterThanOrEqual(6);
+    for (const { valve } of demoValves)
+      expect(checkPlate(valve.plate, valve.target).filter(({ stops }) => stops)).toEqual([]);
+    expect(await store.tables.valves.count()).toBe(demoValves.length);
+    expect(await store.tables.gauges.count()).toBe(5);
+    expect(lines).toHaveLength(demoValves.length);
+  });
+
+  test('every chain of sheets holds', async () => {
+    for (const { valve, visits } of demoValves)
+      expect(verifyChain(await sheetsOf(store, valve.id))).toEqual({ ok: true, value: visits.length });
+  });
+
+  test('one valve has drifted over four winters', async () => {
+    const { target } = demoValves.find(({ valve }) => valve.tag === 'PRV-12')!.valve;
+    const sheets = await sheetsOf(store, 'prv-12');
+    const visits = sheets.map(({ body }) => ({
+      day: body.signed_at_ms / DAY,
+      asFound: body.as_found_pa!,
+      asLeft: body.as_left_pa,
+    }));
+    const lane = {
+      lower: target.set_point_pa - target.tolerance_pa,
+      upper: target.set_point_pa + target.tolerance_pa,
+    };
+    const drift = unwrap(driftOf(visits, lane, resultUncertainty(demoGauges(now)[1]!)));
+    expect(visits).toHaveLength(4);
+    expect(drift.isDrifting).toBe(true);
+    expect(drift.perDay).toBeGreaterThan(0);
+  });
+
+  test('one stands open in the middle of its setting with three open ends', async () => {
+    const events = await eventsOf(store, 'prv-07-visit-3');
+    const run = unwrap(reduceRun(events.map((event) => runEventSchema.parse(event))));
+    expect(run.status).toBe('open');
+    expect(openEndsOf(run)).toHaveLength(3);
+    expect(run.marks['main']?.some(({ kind }) => kind === 'turned')).toBe(true);
+  });
+
+  test('one was never set, one is overdue, and the faults are there', async () => {
+    const byTag = new Map(demoValves.map((demo) => [demo.valve.tag, demo]));
+    expect(byTag.get('PRV-03')!.visits).toEqual([]);
+    expect(Math.min(...byTag.get('PRV-05')!.visits)).toBeGreaterThan(395);
+    const faults = demoValves.flatMap(({ valve }) => valve.twin?.faults ?? []);
+    expect(faults).toEqual(expect.arrayContaining(['reversed_screw', 'slow_main', 'leaking_seat']));
+  });
+
+  test('one gauge is out of date and one has the wrong range', () => {
+    const { target } = demoValves[0]!.valve;
+    const today = new Date(now).toISOString().slice(0, 10);
+    const codes = demoGauges(now).map((gauge) =>
+      gaugeFitness(gauge, target, today, defaultHouseRules).findings.map(({ code }) => code),
+    );
+    expect(codes.filter((list) => list.includes('gauge.out_of_date'))).toHaveLength(1);
+    expect(
+      codes.some((list) => list.includes('gauge.beyond_range') || list.includes('gauge.tur_too_low')),
+    ).toBe(true);
+    expect(codes.some((list) => list.length === 0)).toBe(true);
+  });
+
+  test('a database with valves is left alone', async () => {
+    expect(await seedLarkhollow(store, { now })).toBe(false);
+  });
+});

@@ -1,0 +1,84 @@
+import {
+  defaultHouseRules,
+  procedureOf,
+  ratePrior,
+  rehearse,
+  twinOf,
+  type EventOf,
+  type Rehearsal,
+  type RunEventDraft,
+  type Valve,
+} from '@holvek/core';
+import { createApp, type App } from '../app';
+import { openStore, type Store } from '../db/open';
+import { demoGauges, demoValves } from '../seed/valves';
+
+export const now = Date.UTC(2026, 10, 24, 7, 30);
+export const valve: Valve = demoValves.find(({ valve: { tag } }) => tag === 'PRV-07')!.valve;
+export const gauges = demoGauges(now);
+
+export type TestServer = {
+  readonly store: Store;
+  readonly app: App;
+  readonly get: (path: string) => Promise<Response>;
+  readonly send: (method: 'PUT' | 'POST', path: string, body: unknown) => Promise<Response>;
+  readonly faults: unknown[];
+};
+
+/** A server over a store of its own with one valve and its gauges; nothing listens on a port. */
+export async function testServer(file = ':memory:'): Promise<TestServer> {
+  const store = await openStore(file);
+  const faults: unknown[] = [];
+  const app = createApp(store, {
+    fontFolder: `${process.cwd().replace(/packages\/server$/u, '')}/node_modules/@expo-google-fonts`,
+    log: (error) => faults.push(error),
+  });
+  const send: TestServer['send'] = async (method, path, body) =>
+    app.request(`/api${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: typeof body === 'string' ? body : JSON.stringify(body),
+    });
+  if ((await store.tables.valves.count()) === 0) await send('PUT', `/valves/${valve.id}`, valve);
+  return { store, app, get: async (path) => app.request(`/api${path}`), send, faults };
+}
+
+/** A whole run of the valve, as a phone would have written it. */
+export function wholeRun(runId: string, seed = 1, stopBefore?: string): Rehearsal {
+  const started: Extract<RunEventDraft, { type: 'started' }> = {
+    type: 'started',
+    valve_id: valve.id,
+    valve_tag: valve.tag,
+    valve_name: valve.name,
+    plate: valve.plate,
+    target: valve.target,
+    school: 'from_zero',
+    procedure_version: procedureOf('reducing').version,
+    gauges: { inlet: gauges[0]!, outlet: gauges[1]! },
+    house_rules: defaultHouseRules,
+    prior: ratePrior(valve.plate, [], defaultHouseRules),
+    twin: { seed, faults: [], found_pa: 500_000 },
+  };
+  const stamped = {
+    ...started,
+    id: '',
+    run_id: runId,
+    author: '',
+    at_ms: now,
+    lamport: 1,
+  } as EventOf<'started'>;
+  let count = 0;
+  return rehearse({
+    started,
+    runId,
+    twin: twinOf(stamped)!,
+    author: 'Ines Varga',
+    startAtMs: now,
+    newId: () => `${runId}-${String(++count).padStart(4, '0')}`,
+    ...(stopBefore ? { stopBefore } : {}),
+  });
+}
+
+export type Problem = { readonly error: { readonly code: string; readonly detail?: unknown } };
+export const codeOf = async (response: Response): Promise<string> =>
+  ((await response.json()) as Problem).error.code;

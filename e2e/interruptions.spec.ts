@@ -55,7 +55,7 @@ test('signing is refused while something stands open, and it is named', async ({
   await page.getByLabel('Why must it stay open?').fill('Outlets stay shut until the guns are back');
   await page.getByRole('button', { name: 'Leave it open' }).click();
   await page.getByRole('button', { name: 'something else was moved' }).click();
-  await page.getByLabel('What').fill('Fan guard off');
+  await page.getByLabel('What', { exact: true }).fill('Fan guard off');
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByTestId('confirm-step')).toBeDisabled();
   const runId = page.url().split('/').at(-1)!;

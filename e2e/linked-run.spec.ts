@@ -84,8 +84,10 @@ test('undo takes back a turn, and the simulated screw with it', async ({ page })
 
 test('work left by another phone is carried on where it stood', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByText('3 open ends')).toBeVisible();
-  await page.getByRole('button', { name: 'Back to the screw' }).click();
+  await expect(page.getByText(/Setting to 520 kPa, now at/)).toBeVisible();
+  const card = page.getByRole('button', { name: 'Back to the screw' });
+  await card.last().click();
+  await expect(page.getByRole('heading', { name: 'PRV-07' }).first()).toBeVisible();
   await expect(page.getByTestId('next-move')).toBeVisible();
   await page.getByTestId('open-ends').click();
   await expect(page.getByText('Lock nut loose, cap off').first()).toBeVisible();

@@ -11,6 +11,7 @@ import { Card, Pill } from '@/ui/card';
 import { Press } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { useNow } from '@/ui/use-now';
 import { nextLook } from '@/valve/valve-state';
 
 /** Signed records, latest first, and what is due next. */
@@ -20,6 +21,7 @@ export default function SheetsScreen() {
   const rules = useHouseRules();
   const router = useRouter();
   const units = useUnits();
+  const now = useNow();
   const due = valves
     .flatMap((valve) => {
       const at = nextLook(valve, sheets.data ?? [], rules);
@@ -41,7 +43,7 @@ export default function SheetsScreen() {
               {due.map(({ valve, at }) => (
                 <XStack key={valve.id} justifyContent="space-between">
                   <Words>{`${valve.tag} ${valve.name}`}</Words>
-                  <Strong color={at.getTime() < Date.now() ? '$vermilion' : '$color'}>
+                  <Strong color={at.getTime() < now ? '$vermilion' : '$color'}>
                     {format(at, 'd MMM yyyy')}
                   </Strong>
                 </XStack>

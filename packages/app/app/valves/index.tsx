@@ -13,6 +13,7 @@ import { Choice, TextInput } from '@/ui/field';
 import { Press, WordButton } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
 import { Muted, Strong } from '@/ui/words';
+import { useNow } from '@/ui/use-now';
 import { RegisterFiles } from '@/valve/register-files';
 import { openRunOf, standingOf, type Standing } from '@/valve/valve-state';
 import type { Valve } from '@holvek/core';
@@ -33,6 +34,7 @@ export default function ValvesScreen() {
   const sheets = useSheets().data;
   const shelf = useShelf();
   const rules = useHouseRules();
+  const now = useNow();
   const [text, setText] = useState('');
   const [filter, setFilter] = useState<Filter>('all');
   const [areFilesOpen, setFilesOpen] = useState(false);
@@ -40,7 +42,6 @@ export default function ValvesScreen() {
   useKeys({ '/': () => input.current?.focus() });
   const rows = useMemo(() => {
     const wanted = text.trim().toLowerCase();
-    const now = Date.now();
     return (valves.data ?? [])
       .map((valve) => ({
         valve,
@@ -52,7 +53,7 @@ export default function ValvesScreen() {
           `${valve.tag} ${valve.name} ${valve.place}`.toLowerCase().includes(wanted),
       )
       .sort((a, b) => a.valve.tag.localeCompare(b.valve.tag, 'en', { numeric: true }));
-  }, [filter, rules, sheets, shelf, text, valves.data]);
+  }, [filter, now, rules, sheets, shelf, text, valves.data]);
   return (
     <YStack flex={1} minHeight={0} padding="$4" gap="$3" width="100%" maxWidth="$column" alignSelf="center">
       <Head title="Valves" under={`${rows.length} of ${valves.data?.length ?? 0}`} right={<SyncPill />} />

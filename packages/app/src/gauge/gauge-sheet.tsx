@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { fromSI, toSI, type Gauge } from '@holvek/core';
 import { useState } from 'react';
-import { Controller, useForm, type Path } from 'react-hook-form';
+import { Controller, useForm, useWatch, type Path } from 'react-hook-form';
 import { z } from 'zod';
 import { Refusal } from '@/data/api';
 import { useChangeGauge } from '@/data/queries';
@@ -63,11 +63,11 @@ export function GaugeSheet({
   const change = useChangeGauge();
   const [trouble, setTrouble] = useState<string>();
   const known = gauge === 'new' || gauge === undefined ? undefined : gauge;
-  const { control, handleSubmit, watch } = useForm<Texts>({
+  const { control, handleSubmit } = useForm<Texts>({
     resolver: zodResolver(schema),
     values: known ? toTexts(known) : empty,
   });
-  const unit = watch('unit');
+  const unit = useWatch({ control, name: 'unit' });
   const keep = handleSubmit((texts) => {
     const value = toGauge(texts, known?.id ?? newId());
     if (!(value.range_low_pa < value.range_high_pa))

@@ -44,11 +44,10 @@ const asks = (error: EventError | StorageError): boolean => 'asks' in error && e
 export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
   const units = useUnits();
   const trace = useMemo(() => new Trace(), []);
-  const link = useRef<TwinLink | undefined>(undefined);
   const [trouble, setTrouble] = useState<string>();
   const [doubt, setDoubt] = useState<Desk['doubt']>();
   const isLinked = run.started.twin !== undefined;
-  useTwin({ run, events, trace, link });
+  const linkRef = useTwin({ run, events, trace });
 
   const add = useCallback(
     async (draft: RunEventDraft): Promise<boolean> => {
@@ -61,10 +60,10 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
         return false;
       }
       setTrouble(undefined);
-      doOnTwin(link.current, trace, run, draft);
+      doOnTwin(linkRef.current, trace, run, draft);
       return true;
     },
-    [run, trace, units],
+    [linkRef, run, trace, units],
   );
 
   const undone = lastUndoable(events);
@@ -72,10 +71,10 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
     if (!undone || !(await add({ type: 'undone', undoes: undone.id }))) return false;
     const events = shelf.snapshot().get(run.id)?.events;
     const twin = events && replayTwin(events);
-    if (twin) link.current?.replace(twin);
+    if (twin) linkRef.current?.replace(twin);
     trace.disturb();
     return true;
-  }, [add, run.id, trace, undone]);
+  }, [add, linkRef, run.id, trace, undone]);
 
   return {
     run,
@@ -83,7 +82,7 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
     units,
     trace,
     isLinked,
-    hurry: (factor) => link.current?.hurry(factor),
+    hurry: (factor) => linkRef.current?.hurry(factor),
     add,
     trouble,
     clearTrouble: () => setTrouble(undefined),
@@ -103,27 +102,27 @@ function useTwin({
   run,
   events,
   trace,
-  link,
 }: {
   readonly run: Run;
   readonly events: readonly RunEvent[];
   readonly trace: Trace;
-  readonly link: { current: TwinLink | undefined };
-}) {
-  const first = useRef(events);
+}): { readonly current: TwinLink | undefined } {
+  const linkRef = useRef<TwinLink | undefined>(undefined);
+  const firstRef = useRef(events);
   const isSigned = run.status === 'signed';
   useEffect(() => {
-    const twin = run.started.twin && !isSigned ? replayTwin(first.current) : undefined;
+    const twin = run.started.twin && !isSigned ? replayTwin(firstRef.current) : undefined;
     if (!twin) return trace.listen(typedLink);
     const opened = openTwinLink(twin);
-    link.current = opened;
+    linkRef.current = opened;
     const stop = trace.listen(opened);
     return () => {
       stop();
       opened.close();
-      link.current = undefined;
+      linkRef.current = undefined;
     };
-  }, [isSigned, link, run.started.twin, trace]);
+  }, [isSigned, run.started.twin, trace]);
+  return linkRef;
 }
 
 /** Confirming a step or a turn does it to the twin. */

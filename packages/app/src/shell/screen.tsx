@@ -54,7 +54,7 @@ export function Head({ title, under, right, back }: Pick<Props, 'title' | 'under
           </Press>
         ) : null}
         <YStack flexShrink={1}>
-          <Title aria-level={1}>{title}</Title>
+          <Title render="h1">{title}</Title>
           {under ? <Muted>{under}</Muted> : null}
         </YStack>
       </XStack>

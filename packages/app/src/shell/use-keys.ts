@@ -3,7 +3,9 @@ import { useEffect, useRef } from 'react';
 /** Keys of a screen: one letter each, silent while something is being typed. */
 export function useKeys(keys: Readonly<Record<string, () => void>>): void {
   const latest = useRef(keys);
-  latest.current = keys;
+  useEffect(() => {
+    latest.current = keys;
+  });
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement | null;

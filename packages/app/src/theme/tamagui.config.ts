@@ -93,5 +93,6 @@ export const config = createTamagui({
 type Config = typeof config;
 declare module 'tamagui' {
   // Tamagui reads its tokens and themes from here.
+  // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- the way Tamagui takes a config's type
   interface TamaguiCustomConfig extends Config {}
 }

@@ -13,14 +13,16 @@ export const BigFigure = styled(Text, {
   color: '$color',
 });
 export const Title = styled(Text, {
-  role: 'heading',
+  render: 'h2',
+  margin: 0,
   fontFamily: '$strong',
   fontSize: '$6',
   lineHeight: '$6',
   color: '$color',
 });
 export const Heading = styled(Text, {
-  role: 'heading',
+  render: 'h2',
+  margin: 0,
   fontFamily: '$strong',
   fontSize: '$4',
   lineHeight: '$4',

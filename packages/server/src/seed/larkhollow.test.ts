@@ -1,5 +1,6 @@
 import {
   checkPlate,
+  defaultHouseRules,
   driftOf,
   gaugeFitness,
   openEndsOf,
@@ -12,7 +13,6 @@ import {
 import { openStore, type Store } from '../db/open';
 import { eventsOf } from '../ingest';
 import { sheetsOf } from '../sheet/shelf';
-import { defaultHouseRules } from '@holvek/core';
 import { seedLarkhollow } from './larkhollow';
 import { demoGauges, demoValves } from './valves';
 

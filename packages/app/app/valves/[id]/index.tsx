@@ -16,6 +16,7 @@ import { HistoryChart } from '@/valve/history-chart';
 import { TargetSheet } from '@/valve/target-sheet';
 import { ValveGlyph } from '@/valve/valve-glyph';
 import { driftOfValve, nextLook, openRunOf, sheetsOfValve, standingOf } from '@/valve/valve-state';
+import { useNow } from '@/ui/use-now';
 import { plateTrouble } from '@/words/trouble';
 
 /** One valve: what it must hold and why, its plate, how it has fared, and the way into a run. */
@@ -27,6 +28,7 @@ export default function ValveScreen() {
   const shelf = useShelf();
   const valves = useValves();
   const sheets = useSheets().data ?? [];
+  const now = useNow();
   const [isEditing, setEditing] = useState(false);
   const valve = valves.data?.find((each) => each.id === id);
   if (valves.isPending) return <Loading what="Fetching the valve" />;
@@ -43,7 +45,7 @@ export default function ValveScreen() {
   const run = openRunOf(shelf, valve.id);
   const own = sheetsOfValve(sheets, valve.id);
   const drift = driftOfValve(valve, sheets);
-  const standing = standingOf(valve, sheets, rules, run, Date.now());
+  const standing = standingOf(valve, sheets, rules, run, now);
   const issues = checkPlate(valve.plate, valve.target);
   const stops = issues.some((issue) => issue.stops);
   const spring = fittedSpring(valve.plate);

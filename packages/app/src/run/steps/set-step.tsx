@@ -185,9 +185,8 @@ export function SetStep({ step }: { readonly step: Step }) {
 /** Whole seconds left of a wait that began at a moment; counts down by itself. */
 function useWait(since: number | undefined, seconds: number): number {
   const [now, setNow] = useState(() => Date.now());
-  const left = since === undefined ? 0 : Math.max(0, Math.ceil(seconds - (now - since) / 1000));
+  const left = since === undefined ? 0 : Math.max(0, Math.ceil(seconds - Math.max(0, now - since) / 1000));
   useEffect(() => {
-    setNow(Date.now());
     if (since === undefined) return undefined;
     const timer = setInterval(() => setNow(Date.now()), 1000);
     return () => clearInterval(timer);

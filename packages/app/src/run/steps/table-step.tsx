@@ -27,7 +27,9 @@ export function TableStep({ step }: { readonly step: Step }) {
   const every = run.started.house_rules.no_flow_record_s / (MOST - 1);
   const elapsed = () => (start === undefined ? 0 : Math.round((Date.now() - start) / 100) / 10);
   const take = useRef(takeLinked);
-  take.current = takeLinked;
+  useEffect(() => {
+    take.current = takeLinked;
+  });
   useEffect(() => {
     if (!isWatching || taken.length >= MOST) return undefined;
     const due = start === undefined ? 0 : start + taken.length * every * 1000 - Date.now();

@@ -1,7 +1,6 @@
 import { extendRun, reduceRun, unwrap, type RunEvent } from '@holvek/core';
 import { serve } from '@hono/node-server';
 import { mkdtempSync, rmSync } from 'node:fs';
-import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
@@ -44,8 +43,13 @@ export async function eventsBench() {
 async function overHttp(file: string, batches: readonly (readonly RunEvent[])[]): Promise<number> {
   const store = await openStore(file);
   const app = createApp(store, { fontFolder: '' });
-  const server = serve({ fetch: app.fetch, hostname: '127.0.0.1', port: 0 });
-  const { port } = server.address() as AddressInfo;
+  let port = 0;
+  const server = await new Promise<ReturnType<typeof serve>>((ready) => {
+    const opened = serve({ fetch: app.fetch, hostname: '127.0.0.1', port: 0 }, (address) => {
+      port = address.port;
+      ready(opened);
+    });
+  });
   const send = (method: string, path: string, body: unknown) =>
     fetch(`http://127.0.0.1:${port}/api${path}`, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }); // prettier-ignore
   await send('PUT', `/valves/${benchValve.id}`, benchValve);

@@ -1,6 +1,7 @@
 import { type Ingested, reduceRun, runEventSchema, signingError, type RunEvent } from '@holvek/core';
-import type { Transaction } from 'sequelize';
+import { QueryTypes } from 'sequelize';
 import type { Store } from './db/open';
+import type { Tables } from './db/tables';
 import { fileRun } from './sheet/shelf';
 
 /**
@@ -8,10 +9,9 @@ import { fileRun } from './sheet/shelf';
  * arrival does not matter; nothing joins a run that is signed, and the phone is told so.
  */
 export const ingest = (store: Store, runId: string, batch: readonly RunEvent[]): Promise<Ingested> =>
-  store.write(async (transaction) => {
-    const { tables } = store;
-    const run = await tables.runs.findByPk(runId, { transaction });
-    const known = await knownIds(store, runId, batch, transaction);
+  store.write(async (tables) => {
+    const run = await tables.runs.findByPk(runId, { raw: true });
+    const known = await knownIds(tables, runId, batch);
     const fresh = batch.filter(({ id }, i) => !known.has(id) && batch.findIndex((e) => e.id === id) === i);
     const alien = fresh.filter(({ run_id }) => run_id !== runId);
     const isSigned = run?.status === 'signed';
@@ -23,7 +23,7 @@ export const ingest = (store: Store, runId: string, batch: readonly RunEvent[]):
         : []),
     ];
     const started = wanted.find((event) => event.type === 'started');
-    if (started && !(await tables.valves.findByPk(started.valve_id, { transaction })))
+    if (started && !(await tables.valves.findByPk(started.valve_id)))
       return {
         stored: [...known],
         refused: [
@@ -32,33 +32,30 @@ export const ingest = (store: Store, runId: string, batch: readonly RunEvent[]):
         ],
       };
     if (wanted.length === 0) return { stored: [...known], refused };
-    await touchRun(store, { runId, wanted, started, exists: run !== null }, transaction);
-    await tables.events.bulkCreate(
-      wanted.map((event) => ({
-        id: event.id,
-        run_id: runId,
-        type: event.type,
-        lamport: event.lamport,
-        at_ms: event.at_ms,
-        body: JSON.stringify(event),
-      })),
-      { transaction, ignoreDuplicates: true, validate: false, returning: false },
-    );
+    await touchRun(tables, { runId, wanted, started, exists: run !== null });
+    await insertEvents(tables, wanted);
     const mayFreeze =
       run?.status === 'signing' || wanted.some(({ type }) => type === 'signed' || type === 'abandoned');
-    const sheetId = mayFreeze ? await conclude(store, runId, transaction) : undefined;
+    const sheetId = mayFreeze ? await conclude(tables, runId) : undefined;
     return { stored: [...known, ...wanted.map(({ id }) => id)], refused, ...(sheetId ? { sheetId } : {}) };
   });
 
-async function knownIds(store: Store, runId: string, batch: readonly RunEvent[], transaction: Transaction) {
-  const rows = await store.tables.events.findAll({
-    attributes: ['id'],
-    where: { run_id: runId, id: batch.map(({ id }) => id) },
-    transaction,
-    raw: true,
-  });
+async function knownIds(tables: Tables, runId: string, batch: readonly RunEvent[]) {
+  const rows = await tables.events.sequelize!.query<{ id: string }>(
+    'SELECT id FROM events WHERE run_id = $1 AND id IN (SELECT value FROM json_each($2))',
+    { bind: [runId, JSON.stringify(batch.map(({ id }) => id))], type: QueryTypes.SELECT },
+  );
   return new Set(rows.map(({ id }) => id));
 }
+
+/** All events of a batch in one statement: SQLite takes the array apart itself. */
+const insertEvents = (tables: Tables, events: readonly RunEvent[]) =>
+  tables.events.sequelize!.query(
+    `INSERT OR IGNORE INTO events (id, run_id, type, lamport, at_ms, body)
+     SELECT value ->> 'id', value ->> 'run_id', value ->> 'type', value ->> 'lamport', value ->> 'at_ms', value
+     FROM json_each($1)`,
+    { bind: [JSON.stringify(events)] },
+  );
 
 type Touch = {
   readonly runId: string;
@@ -68,23 +65,27 @@ type Touch = {
 };
 
 /** The run's row exists before its events do, and knows its valve once the start has come in. */
-async function touchRun(store: Store, { runId, wanted, started, exists }: Touch, transaction: Transaction) {
+async function touchRun(tables: Tables, { runId, wanted, started, exists }: Touch) {
   const last_at_ms = Math.max(...wanted.map(({ at_ms }) => at_ms));
   const valve = started ? { valve_id: started.valve_id } : {};
-  if (exists) await store.tables.runs.update({ last_at_ms, ...valve }, { where: { id: runId }, transaction });
+  if (exists) await tables.runs.update({ last_at_ms, ...valve }, { where: { id: runId } });
   else
-    await store.tables.runs.create(
-      { id: runId, valve_id: null, status: 'open', refusal: null, last_at_ms, ...valve },
-      { transaction },
-    );
+    await tables.runs.create({
+      id: runId,
+      valve_id: null,
+      status: 'open',
+      refusal: null,
+      last_at_ms,
+      ...valve,
+    });
 }
 
 /** Freezes the run once the signature and all that it covers are here; else notes what is missing. */
-async function conclude(store: Store, runId: string, transaction: Transaction): Promise<string | undefined> {
-  const events = await eventsOf(store, runId, transaction);
+async function conclude(tables: Tables, runId: string): Promise<string | undefined> {
+  const events = await eventsOf(tables, runId);
   const reduced = reduceRun(events);
   const mark = (status: string, refusal: string | null) =>
-    store.tables.runs.update({ status, refusal }, { where: { id: runId }, transaction });
+    tables.runs.update({ status, refusal }, { where: { id: runId } });
   if (!reduced.ok) {
     await mark('signing', reduced.error.code);
     return undefined;
@@ -103,20 +104,19 @@ async function conclude(store: Store, runId: string, transaction: Transaction): 
     await mark('signing', blocked.code);
     return undefined;
   }
-  const sheet = await fileRun(store, run, transaction);
+  const sheet = await fileRun(tables, run);
   await mark('signed', null);
   return sheet.id;
 }
 
-export async function eventsOf(store: Store, runId: string, transaction?: Transaction): Promise<RunEvent[]> {
-  const rows = await store.tables.events.findAll({
+export async function eventsOf(tables: Tables, runId: string): Promise<RunEvent[]> {
+  const rows = await tables.events.findAll({
     where: { run_id: runId },
     order: [
       ['lamport', 'ASC'],
       ['id', 'ASC'],
     ],
     raw: true,
-    ...(transaction ? { transaction } : {}),
   });
   return rows.map(({ body }) => runEventSchema.parse(JSON.parse(body)));
 }

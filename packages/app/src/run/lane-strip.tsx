@@ -181,9 +181,9 @@ export function LaneStrip({ aim, dots, move, live, resolution, height = 250 }: P
                 strokeWidth={dot.inControl ? 2 : 3}
               />
               <Text
-                x={isLast ? x(dot.pressure) + (onRight ? 14 : -14) : Math.max(12, x(dot.pressure))}
-                y={isLast ? y(i) + 5 : y(i) - 11}
-                textAnchor={isLast ? (onRight ? 'start' : 'end') : 'middle'}
+                x={isLast ? x(dot.pressure) + (onRight ? 14 : -14) : x(dot.pressure) - 6}
+                y={isLast ? y(i) + 5 : y(i) + 19}
+                textAnchor={isLast ? (onRight ? 'start' : 'end') : x(dot.pressure) < 48 ? 'start' : 'end'}
                 fontSize={isLast ? 16 : 13}
                 fontFamily={isLast ? STRONG : FIGURES}
                 fill={isLast ? ink.color : ink.muted}

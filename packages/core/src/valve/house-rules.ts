@@ -45,7 +45,7 @@ export const defaultHouseRules: HouseRules = {
   default_tolerance_fraction: 0.03,
   limit_over_target_fraction: 0.12,
   chance_past_limit: 0.01,
-  chance_past_lane: 0.08,
+  chance_past_lane: 0.075,
   spring_rate_sd_fraction: 0.25,
   family_rate_sd_fraction: 0.5,
   sheet_rate_sd_fraction: 0.1,

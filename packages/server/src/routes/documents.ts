@@ -23,10 +23,10 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
       return schema.parse(JSON.parse(row.body));
     },
     put: (value: T): Promise<T> =>
-      store.write(async (transaction) => {
+      store.write(async (tables) => {
         const row = { id: value.id, body: JSON.stringify(value), ...(value.tag ? { tag: value.tag } : {}) };
         try {
-          await model.upsert(row as never, { transaction });
+          await tables[table].upsert(row as never);
         } catch (error) {
           if (error instanceof UniqueConstraintError)
             throw new Problem(409, `${table.slice(0, -1)}.tag_taken`, { tag: value.tag });

@@ -150,6 +150,8 @@ describe('a real file', () => {
     expect(rows).toEqual([{ journal_mode: 'wal' }]);
     const [keys] = await second.store.sequelize.query('PRAGMA foreign_keys');
     expect(keys).toEqual([{ foreign_keys: 1 }]);
+    const [sync] = await second.store.sequelize.query('PRAGMA synchronous');
+    expect(sync).toEqual([{ synchronous: 2 }]);
     await second.store.close();
     rmSync(folder, { recursive: true });
   });

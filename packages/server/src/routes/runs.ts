@@ -52,7 +52,7 @@ export function runRoutes(store: Store) {
       const id = c.req.param('id');
       const row = await store.tables.runs.findByPk(id, { raw: true });
       if (!row) throw notFound('run', id);
-      return c.json({ ...runFile(await eventsOf(store, id)), run: runRowSchema.parse(row) }, 200);
+      return c.json({ ...runFile(await eventsOf(store.tables, id)), run: runRowSchema.parse(row) }, 200);
     })
     .openapi(postEvents, async (c) => {
       const result = await ingest(store, c.req.param('id'), c.req.valid('json').events);

@@ -29,9 +29,7 @@ export function settingRoutes(store: Store) {
       }),
       async (c) => {
         const rules = c.req.valid('json');
-        await store.write((transaction) =>
-          store.tables.settings.upsert({ id: KEY, body: JSON.stringify(rules) }, { transaction }),
-        );
+        await store.write((tables) => tables.settings.upsert({ id: KEY, body: JSON.stringify(rules) }));
         return c.json(rules, 200);
       },
     )

@@ -76,12 +76,9 @@ export function sheetRoutes(store: Store, fontFolder: string) {
           ({ body }) => body.corrects?.hash === sheet.hash,
         );
         if (later) throw new Problem(409, 'sheet.already_revised');
-        const revised = await store.write((transaction) =>
-          fileSheet(
-            store,
-            sheet.body.valve_id,
-            (latest) => reviseSheet(sheet, { notes }, why, latest ?? sheet.hash),
-            transaction,
+        const revised = await store.write((tables) =>
+          fileSheet(tables, sheet.body.valve_id, (latest) =>
+            reviseSheet(sheet, { notes }, why, latest ?? sheet.hash),
           ),
         );
         return c.json(revised, 200);

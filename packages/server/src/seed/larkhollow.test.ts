@@ -61,7 +61,7 @@ describe('Larkhollow', () => {
   });
 
   test('one stands open in the middle of its setting with three open ends', async () => {
-    const events = await eventsOf(store, 'prv-07-visit-3');
+    const events = await eventsOf(store.tables, 'prv-07-visit-3');
     const run = unwrap(reduceRun(events.map((event) => runEventSchema.parse(event))));
     expect(run.status).toBe('open');
     expect(openEndsOf(run)).toHaveLength(3);

@@ -26,15 +26,15 @@ export async function seedLarkhollow(
   if ((await store.tables.valves.count()) > 0) return false;
   const gauges = demoGauges(now);
   const valves = demoValves.map(({ valve, wander }) => foundToday(valve, wander.at(-1) ?? 0));
-  await store.write(async (transaction) => {
+  await store.write(async (tables) => {
     const body = (value: unknown) => JSON.stringify(value);
-    await store.tables.sites.create({ id: SITE.id, body: body(SITE) }, { transaction });
+    await tables.sites.create({ id: SITE.id, body: body(SITE) });
     for (const gauge of gauges)
-      await store.tables.gauges.create({ id: gauge.id, tag: gauge.tag, body: body(gauge) }, { transaction });
+      await tables.gauges.create({ id: gauge.id, tag: gauge.tag, body: body(gauge) });
     for (const valve of valves)
-      await store.tables.valves.create({ id: valve.id, tag: valve.tag, body: body(valve) }, { transaction });
+      await tables.valves.create({ id: valve.id, tag: valve.tag, body: body(valve) });
     const round = demoRound(now);
-    await store.tables.rounds.create({ id: round.id, body: body(round) }, { transaction });
+    await tables.rounds.create({ id: round.id, body: body(round) });
   });
   for (const demo of demoValves) {
     await makeHistory(store, demo, gauges, now);

@@ -1,6 +1,6 @@
 import { freezeSheet, hashOf, sheetSchema, unwrap, type Run, type Sheet, type SheetBody } from '@holvek/core';
-import type { Transaction } from 'sequelize';
 import type { Store } from '../db/open';
+import type { Tables } from '../db/tables';
 
 type Row = { readonly id: string; readonly hash: string; readonly body: string };
 const toSheet = ({ id, hash, body }: Row): Sheet => sheetSchema.parse({ id, hash, body: JSON.parse(body) });
@@ -30,34 +30,29 @@ export async function sheetById(store: Store, id: string): Promise<Sheet | undef
 
 /** Adds a body to the end of its valve's chain. `build` is given the hash it must follow. */
 export async function fileSheet(
-  store: Store,
+  tables: Tables,
   valveId: string,
   build: (previousHash: string | null) => SheetBody,
-  transaction: Transaction,
 ): Promise<Sheet> {
-  const last = await store.tables.sheets.findOne({
+  const last = await tables.sheets.findOne({
     where: { valve_id: valveId },
     order: [['seq', 'DESC']],
-    transaction,
   });
   const body = build(last?.hash ?? null);
   const hash = hashOf(body);
   const sheet: Sheet = { id: hash.slice(0, 24), hash, body };
-  await store.tables.sheets.create(
-    {
-      id: sheet.id,
-      seq: (last?.seq ?? 0) + 1,
-      valve_id: valveId,
-      run_id: body.run_id,
-      hash,
-      signed_at_ms: body.signed_at_ms,
-      body: JSON.stringify(body),
-    },
-    { transaction },
-  );
+  await tables.sheets.create({
+    id: sheet.id,
+    seq: (last?.seq ?? 0) + 1,
+    valve_id: valveId,
+    run_id: body.run_id,
+    hash,
+    signed_at_ms: body.signed_at_ms,
+    body: JSON.stringify(body),
+  });
   return sheet;
 }
 
 /** Freezes a signed run onto its valve's chain; the run has been found fit for it before. */
-export const fileRun = (store: Store, run: Run, transaction: Transaction): Promise<Sheet> =>
-  fileSheet(store, run.started.valve_id, (previous) => unwrap(freezeSheet(run, previous)), transaction);
+export const fileRun = (tables: Tables, run: Run): Promise<Sheet> =>
+  fileSheet(tables, run.started.valve_id, (previous) => unwrap(freezeSheet(run, previous)));

@@ -1,0 +1,70 @@
+import {
+  gaugeSchema, houseRulesSchema, importedSchema, ingestedSchema, problemSchema, roundSchema, runRowSchema, sheetSchema, siteSchema, storedRunSchema, valveSchema,
+  type Gauge, type HouseRules, type Round, type RunEvent, type Valve,
+} from '@holvek/core'; // prettier-ignore
+import { z } from 'zod';
+
+/** The server understood and said no: its code and what it told of it. Anything else is no network. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    readonly detail?: unknown,
+  ) {
+    super(code);
+  }
+}
+
+type Send = { readonly method: 'PUT' | 'POST' | 'DELETE'; readonly body?: unknown };
+
+/** One request; the answer is what its schema says, or a Refusal, or a failure of the network. */
+async function ask<S extends z.ZodType>(path: string, schema: S, send?: Send): Promise<z.infer<S>> {
+  const response = await fetch(`/api${path}`, {
+    headers: { accept: 'application/json', 'content-type': 'application/json' },
+    ...(send
+      ? { method: send.method, ...(send.body === undefined ? {} : { body: JSON.stringify(send.body) }) }
+      : {}),
+  });
+  const text = await response.text();
+  if (!response.ok) {
+    const problem = problemSchema.safeParse(toJson(text));
+    if (problem.success)
+      throw new Refusal(response.status, problem.data.error.code, problem.data.error.detail);
+    throw new Error(`the server answered ${response.status}`);
+  }
+  return schema.parse(toJson(text));
+}
+
+function toJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+const enc = encodeURIComponent;
+
+/** Every call the app makes, each answer parsed by the schema that core keeps for it. */
+export const api = {
+  sites: () => ask('/sites', z.array(siteSchema)),
+  valves: () => ask('/valves', z.array(valveSchema)),
+  putValve: (valve: Valve) => ask(`/valves/${enc(valve.id)}`, valveSchema, { method: 'PUT', body: valve }),
+  importValves: (csv: string) => ask('/valves/import', importedSchema, { method: 'POST', body: { csv } }),
+  verify: (valveId: string) => ask(`/valves/${enc(valveId)}/verify`, z.object({ sheets: z.number() })),
+  gauges: () => ask('/gauges', z.array(gaugeSchema)),
+  putGauge: (gauge: Gauge) => ask(`/gauges/${enc(gauge.id)}`, gaugeSchema, { method: 'PUT', body: gauge }),
+  rounds: () => ask('/rounds', z.array(roundSchema)),
+  putRound: (round: Round) => ask(`/rounds/${enc(round.id)}`, roundSchema, { method: 'PUT', body: round }),
+  houseRules: () => ask('/house-rules', houseRulesSchema),
+  putHouseRules: (rules: HouseRules) => ask('/house-rules', houseRulesSchema, { method: 'PUT', body: rules }),
+  sheets: () => ask('/sheets', z.array(sheetSchema)),
+  sheet: (id: string) => ask(`/sheets/${enc(id)}`, sheetSchema),
+  revise: (id: string, body: { readonly why: string; readonly notes: readonly string[] }) =>
+    ask(`/sheets/${enc(id)}/revisions`, sheetSchema, { method: 'POST', body }),
+  runs: () => ask('/runs', z.array(runRowSchema)),
+  run: (id: string) => ask(`/runs/${enc(id)}`, storedRunSchema),
+  postEvents: (runId: string, events: readonly RunEvent[]) =>
+    ask(`/runs/${enc(runId)}/events`, ingestedSchema, { method: 'POST', body: { events } }),
+} as const;
+export type Api = typeof api;

@@ -1,0 +1,26 @@
+import type { RunEvent } from '@holvek/core';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+/** An entry that the server would not take, kept with its reason. */
+export type RefusedEntry = { readonly id: string; readonly runId: string; readonly code: string };
+
+/** What this device keeps: events, those still to be sent, those refused, filed sheets, the query cache. */
+interface DeviceSchema extends DBSchema {
+  events: { key: string; value: RunEvent; indexes: { run: string } };
+  queued: { key: string; value: { readonly id: string; readonly runId: string }; indexes: { run: string } };
+  refused: { key: string; value: RefusedEntry };
+  filed: { key: string; value: { readonly runId: string; readonly sheetId: string } };
+  cache: { key: string; value: unknown };
+}
+export type DeviceDb = IDBPDatabase<DeviceSchema>;
+
+export const openDeviceDb = (name = 'holvek'): Promise<DeviceDb> =>
+  openDB<DeviceSchema>(name, 1, {
+    upgrade(db) {
+      db.createObjectStore('events', { keyPath: 'id' }).createIndex('run', 'run_id');
+      db.createObjectStore('queued', { keyPath: 'id' }).createIndex('run', 'runId');
+      db.createObjectStore('refused', { keyPath: 'id' });
+      db.createObjectStore('filed', { keyPath: 'runId' });
+      db.createObjectStore('cache');
+    },
+  });

@@ -1,0 +1,86 @@
+import type { Ingested, RunEvent } from '@holvek/core';
+import { startedDraft } from '../testing/samples';
+import { Refusal } from './api';
+import { openDeviceDb } from './device-db';
+import { Outbox } from './outbox';
+import { RunShelf } from './run-shelf';
+
+let count = 0;
+type Post = (runId: string, events: readonly RunEvent[]) => Promise<Ingested>;
+const open = async (post: Post) => {
+  const db = openDeviceDb(`outbox-${++count}`);
+  const shelf = new RunShelf({ db });
+  const outbox = new Outbox(db, { postEvents: post });
+  const id = String(await shelf.begin(startedDraft(), 'Edda'));
+  return { db, shelf, outbox, id };
+};
+const all = (events: readonly RunEvent[]): Ingested => ({ stored: events.map(({ id }) => id), refused: [] });
+
+describe('the outbox', () => {
+  test('sends what waits, and is empty afterwards', async () => {
+    const sent: number[] = [];
+    const { outbox, db } = await open(async (_, events) => (sent.push(events.length), all(events)));
+    await outbox.load();
+    expect(outbox.snapshot().queued).toBe(1);
+    await outbox.flush();
+    expect(outbox.snapshot()).toMatchObject({ queued: 0, isReachable: true });
+    expect(sent).toEqual([1]);
+    expect(await (await db).count('events')).toBe(1);
+  });
+
+  test('without a network everything stays, and goes when it is back', async () => {
+    let isUp = false;
+    const { outbox, shelf, id } = await open(async (_, events) => {
+      if (!isUp) throw new TypeError('Failed to fetch');
+      return all(events);
+    });
+    await shelf.add(id, { type: 'note', text: 'cold' }, 'Edda');
+    await outbox.flush();
+    expect(outbox.snapshot()).toMatchObject({ queued: 2, isReachable: false });
+    isUp = true;
+    await outbox.flush();
+    expect(outbox.snapshot()).toMatchObject({ queued: 0, isReachable: true });
+  });
+
+  test('a refusal is kept with its reason and does not hold up the rest', async () => {
+    const { outbox, db } = await open(async (_, events) => {
+      throw new Refusal(409, 'run.already_signed', {
+        stored: [],
+        refused: events.map(({ id }) => ({ id, code: 'run.already_signed' })),
+      });
+    });
+    await outbox.flush();
+    expect(outbox.snapshot().queued).toBe(0);
+    expect(outbox.snapshot().refused).toMatchObject([{ code: 'run.already_signed' }]);
+    expect(await (await db).count('events')).toBe(1);
+    expect(await (await db).count('refused')).toBe(1);
+  });
+
+  test('half a batch that was stored is not sent again', async () => {
+    const sizes: number[] = [];
+    const { outbox, shelf, id } = await open(async (_, events) => {
+      sizes.push(events.length);
+      return all(events.slice(0, 1));
+    });
+    await shelf.add(id, { type: 'note', text: 'one more' }, 'Edda');
+    await outbox.flush();
+    expect(sizes).toEqual([2, 1]);
+  });
+
+  test('a sheet that was filed is remembered', async () => {
+    const { outbox, id, db } = await open(async (_, events) => ({ ...all(events), sheetId: 'abc' }));
+    await outbox.flush();
+    expect(outbox.snapshot().filed.get(id)).toBe('abc');
+    const again = new Outbox(db, { postEvents: async () => all([]) });
+    await again.load();
+    expect(again.snapshot().filed.get(id)).toBe('abc');
+  });
+
+  test('a server that is ill is not a refusal', async () => {
+    const { outbox } = await open(async () => {
+      throw new Refusal(500, 'server.fault');
+    });
+    await outbox.flush();
+    expect(outbox.snapshot()).toMatchObject({ queued: 1, isReachable: false, refused: [] });
+  });
+});

@@ -1,0 +1,59 @@
+import { defaultHouseRules, houseRulesSchema, type HouseRules } from '@holvek/core';
+import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { Persister, PersistedClient } from '@tanstack/react-query-persist-client';
+import { api } from './api';
+import { deviceDb } from './store';
+
+const DAY = 86_400_000;
+/** How long the register is readable without a network. */
+export const KEEP_MS = 60 * DAY;
+const CACHE_KEY = 'queries';
+
+/** `always`: a fetch without a network fails at once and is said, rather than waiting unseen. */
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    // A timer cannot count to sixty days: what is kept is never dropped while the tab lives.
+    queries: { networkMode: 'always', staleTime: 10_000, gcTime: Number.POSITIVE_INFINITY, retry: 1 },
+    mutations: { networkMode: 'always' },
+  },
+});
+
+export const persister: Persister = {
+  persistClient: async (client) => void (await (await deviceDb).put('cache', client, CACHE_KEY)),
+  restoreClient: async () => (await (await deviceDb).get('cache', CACHE_KEY)) as PersistedClient | undefined,
+  removeClient: async () => (await deviceDb).delete('cache', CACHE_KEY),
+};
+
+export const useSites = () => useQuery({ queryKey: ['sites'], queryFn: api.sites });
+export const useValves = () => useQuery({ queryKey: ['valves'], queryFn: api.valves });
+export const useGauges = () => useQuery({ queryKey: ['gauges'], queryFn: api.gauges });
+export const useRounds = () => useQuery({ queryKey: ['rounds'], queryFn: api.rounds });
+export const useSheets = () => useQuery({ queryKey: ['sheets'], queryFn: api.sheets });
+export const useVerify = (valveId: string) =>
+  useQuery({
+    queryKey: ['verify', valveId],
+    queryFn: () => api.verify(valveId),
+    enabled: valveId !== '',
+    retry: false,
+  });
+
+/** The owner's figures; the ordinary ones until they have been fetched. */
+export function useHouseRules(): HouseRules {
+  const { data } = useQuery({ queryKey: ['house-rules'], queryFn: api.houseRules });
+  const parsed = houseRulesSchema.safeParse(data);
+  return parsed.success ? parsed.data : defaultHouseRules;
+}
+
+/** A change on the server, after which what it touches is fetched anew. */
+function useChange<T, R>(change: (value: T) => Promise<R>, ...keys: readonly string[]) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: () => Promise.all(keys.map((key) => client.invalidateQueries({ queryKey: [key] }))),
+  });
+}
+export const useChangeValve = () => useChange(api.putValve, 'valves');
+export const useImportValves = () => useChange(api.importValves, 'valves');
+export const useChangeGauge = () => useChange(api.putGauge, 'gauges');
+export const useChangeRound = () => useChange(api.putRound, 'rounds');
+export const useChangeHouseRules = () => useChange(api.putHouseRules, 'house-rules');

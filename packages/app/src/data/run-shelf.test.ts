@@ -1,0 +1,94 @@
+import { readFileSync } from 'node:fs';
+import { startedDraft } from '../testing/samples';
+import { openDeviceDb } from './device-db';
+import { RunShelf } from './run-shelf';
+
+let count = 0;
+const open = (now?: () => number) => {
+  const db = openDeviceDb(`shelf-${++count}`);
+  const make = () => {
+    const kept: number[] = [];
+    const shelf = new RunShelf({ db, onKept: () => kept.push(1), ...(now ? { now } : {}) });
+    return { shelf, kept };
+  };
+  return { db, make };
+};
+const begun = async (shelf: RunShelf) => String(await shelf.begin(startedDraft(), 'Edda'));
+const confirm = (step_id: string) => ({ type: 'step_done', step_id }) as const;
+
+describe('the shelf of runs', () => {
+  test('keeps an entry with its place in the outbox before it counts', async () => {
+    const { db, make } = open();
+    const { shelf, kept } = make();
+    const id = await begun(shelf);
+    expect(await shelf.add(id, confirm('stored_pressure'), 'Edda')).toBeUndefined();
+    expect(await (await db).count('events')).toBe(2);
+    expect(await (await db).count('queued')).toBe(2);
+    expect(kept).toHaveLength(2);
+    expect(shelf.snapshot().get(id)!.run.done).toHaveProperty('stored_pressure');
+  });
+
+  test('a closed tab comes back to the same run', async () => {
+    const { make } = open();
+    const { shelf } = make();
+    const id = await begun(shelf);
+    await shelf.add(id, confirm('stored_pressure'), 'Edda');
+    const { shelf: again } = make();
+    expect(again.loaded()).toBe(false);
+    await again.load();
+    expect(again.loaded()).toBe(true);
+    expect(again.snapshot().get(id)!.run).toEqual(shelf.snapshot().get(id)!.run);
+  });
+
+  test('what a run refuses is not kept', async () => {
+    const { db, make } = open();
+    const { shelf } = make();
+    const id = await begun(shelf);
+    expect(await shelf.add(id, { type: 'turned', adjuster: 'main', turns: 40 }, 'Edda')).toMatchObject({
+      code: 'coach.turn_too_large',
+    });
+    expect(await (await db).count('events')).toBe(1);
+  });
+
+  test('entries made at once follow one another, and a clock set back changes no order', async () => {
+    let clock = 5_000_000;
+    const { make } = open(() => (clock -= 1000));
+    const { shelf } = make();
+    const id = await begun(shelf);
+    await Promise.all(
+      ['stored_pressure', 'permit', 'discharge_path'].map((s) => shelf.add(id, confirm(s), 'E')),
+    );
+    const { events } = shelf.snapshot().get(id)!;
+    expect(events.map(({ lamport }) => lamport)).toEqual([1, 2, 3, 4]);
+    expect(events[3]!.at_ms).toBeLessThan(events[0]!.at_ms);
+  });
+
+  test('entries of another device are merged, whichever comes first', async () => {
+    const one = open().make().shelf;
+    const id = await begun(one);
+    await one.add(id, confirm('stored_pressure'), 'Edda');
+    const { events } = one.snapshot().get(id)!;
+    const two = open().make().shelf;
+    await two.take([events[1]!]);
+    expect(two.snapshot().size).toBe(0);
+    await two.take(events);
+    expect(two.snapshot().get(id)!.run.done).toEqual(one.snapshot().get(id)!.run.done);
+  });
+
+  test('full storage is said, and the run stays as it was', async () => {
+    const { db, make } = open();
+    const { shelf } = make();
+    const id = await begun(shelf);
+    const real = await db;
+    jest.spyOn(real, 'transaction').mockImplementation(() => {
+      throw new DOMException('no room', 'QuotaExceededError');
+    });
+    expect(await shelf.add(id, confirm('stored_pressure'), 'Edda')).toEqual({ code: 'storage.full' });
+    expect(shelf.snapshot().get(id)!.run.done).toEqual({});
+  });
+});
+
+test('the folder of the device’s data is in the repository', () => {
+  const ignored = readFileSync(`${__dirname}/../../../../.gitignore`, 'utf8');
+  expect(ignored.split('\n').filter((line) => /^(data|dist)\/?$/u.test(line))).toEqual([]);
+});

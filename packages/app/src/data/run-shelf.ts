@@ -1,0 +1,137 @@
+import {
+  checkEvent, extendRun, mergeEvents, reduceRun, type EventError, type Run, type RunEvent, type RunEventDraft,
+} from '@holvek/core'; // prettier-ignore
+import { v7 } from 'uuid';
+import type { DeviceDb } from './device-db';
+import { groupBy } from './group-by';
+
+export type ShelfEntry = { readonly run: Run; readonly events: readonly RunEvent[] };
+/** The device could not keep an entry: it was not recorded. */
+export type StorageError = { readonly code: 'storage.full' };
+type StartedDraft = Extract<RunEventDraft, { type: 'started' }>;
+
+/** Time-sortable and unique without asking anybody. */
+export const newId = (): string => v7();
+
+type Options = {
+  readonly db: Promise<DeviceDb>;
+  readonly now?: () => number;
+  readonly makeId?: () => string;
+  /** Told after an entry is safe on the device. */
+  readonly onKept?: () => void;
+};
+
+/**
+ * The runs on this device. An entry counts once it is in IndexedDB, together with its place in
+ * the outbox, in one transaction; only then does the run on screen change.
+ */
+export class RunShelf {
+  private entries: ReadonlyMap<string, ShelfEntry> = new Map();
+  private isLoaded = false;
+  private last: Promise<unknown> = Promise.resolve();
+  private readonly listeners = new Set<() => void>();
+
+  constructor(private readonly options: Options) {}
+
+  snapshot = (): ReadonlyMap<string, ShelfEntry> => this.entries;
+  loaded = (): boolean => this.isLoaded;
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** Everything that this device has kept; called once at the start. */
+  async load(): Promise<void> {
+    const db = await this.options.db;
+    for (const events of groupBy(await db.getAll('events'), ({ run_id }) => run_id).values())
+      this.show(mergeEvents(events));
+    this.isLoaded = true;
+    this.tell();
+  }
+
+  /** Starts a run; its id, or why not. */
+  async begin(draft: StartedDraft, author: string): Promise<string | EventError | StorageError> {
+    const runId = this.makeId();
+    const error = await this.oneByOne(() => this.keep(runId, this.stamp(runId, draft, author, 1)));
+    return error ?? runId;
+  }
+
+  /** Adds an entry to a run; undefined when it is kept, else why not. */
+  add(runId: string, draft: RunEventDraft, author: string): Promise<EventError | StorageError | undefined> {
+    return this.oneByOne(async () => {
+      const entry = this.entries.get(runId);
+      if (!entry) throw new Error(`no run ${runId} on this device`);
+      const refused = checkEvent(entry.run, draft);
+      if (refused) return refused;
+      return this.keep(runId, this.stamp(runId, draft, author, entry.run.lamport + 1));
+    });
+  }
+
+  /** Entries of a run as another device or the server knows them, merged with our own. */
+  async take(events: readonly RunEvent[]): Promise<void> {
+    const db = await this.options.db;
+    const transaction = db.transaction('events', 'readwrite');
+    await Promise.all([...events.map((event) => transaction.store.put(event)), transaction.done]);
+    const known = this.entries.get(events[0]?.run_id ?? '')?.events ?? [];
+    this.show(mergeEvents(known, events));
+    this.tell();
+  }
+
+  private makeId = (): string => (this.options.makeId ?? newId)();
+
+  private stamp(runId: string, draft: RunEventDraft, author: string, lamport: number): RunEvent {
+    const at_ms = Math.round((this.options.now ?? Date.now)());
+    return {
+      ...draft,
+      id: this.makeId(),
+      run_id: runId,
+      author: author || 'unnamed',
+      at_ms,
+      lamport,
+    } as RunEvent;
+  }
+
+  private async keep(runId: string, event: RunEvent): Promise<StorageError | undefined> {
+    const db = await this.options.db;
+    try {
+      const transaction = db.transaction(['events', 'queued'], 'readwrite');
+      await Promise.all([
+        transaction.objectStore('events').put(event),
+        transaction.objectStore('queued').put({ id: event.id, runId }),
+        transaction.done,
+      ]);
+    } catch (error) {
+      if ((error as Error).name === 'QuotaExceededError' || (error as Error).name === 'AbortError')
+        return { code: 'storage.full' };
+      throw error;
+    }
+    const entry = this.entries.get(runId);
+    const run = entry && extendRun(entry.run, event);
+    if (entry && run) this.set(runId, { run, events: [...entry.events, event] });
+    else this.show(mergeEvents(entry?.events ?? [], [event]));
+    this.tell();
+    this.options.onKept?.();
+    return undefined;
+  }
+
+  /** A list that tells of no run (its start has not come yet) is kept but not shown. */
+  private show(events: readonly RunEvent[]): void {
+    const reduced = reduceRun(events);
+    if (reduced.ok) this.set(reduced.value.id, { run: reduced.value, events });
+  }
+
+  private set(runId: string, entry: ShelfEntry): void {
+    this.entries = new Map(this.entries).set(runId, entry);
+  }
+
+  private tell(): void {
+    for (const listener of this.listeners) listener();
+  }
+
+  /** Entries follow one another, so that each is checked against the run as the one before left it. */
+  private oneByOne<T>(work: () => Promise<T>): Promise<T> {
+    const next = this.last.then(work);
+    this.last = next.catch(() => undefined);
+    return next;
+  }
+}

@@ -1,0 +1,51 @@
+import { useSyncExternalStore } from 'react';
+import { api } from './api';
+import { openDeviceDb } from './device-db';
+import { Outbox, type OutboxState } from './outbox';
+import { RunShelf, type ShelfEntry } from './run-shelf';
+
+const RETRY_MS = 5000;
+
+export const deviceDb =
+  typeof indexedDB === 'undefined' ? new Promise<never>(() => undefined) : openDeviceDb();
+export const outbox = new Outbox(deviceDb, api);
+export const shelf = new RunShelf({ db: deviceDb, onKept: () => void outbox.flush() });
+
+let isStarted = false;
+
+/** Reads what the device has kept, fetches work left by others, and keeps sending. Called once. */
+export function startSync(): void {
+  if (isStarted) return;
+  isStarted = true;
+  void Promise.all([shelf.load(), outbox.load()]).then(async () => {
+    await outbox.flush();
+    await pullOpenRuns();
+  });
+  window.addEventListener('online', () => void outbox.flush().then(pullOpenRuns));
+  window.addEventListener('offline', () => void outbox.flush());
+  setInterval(() => {
+    const { queued, isReachable } = outbox.snapshot();
+    if (queued > 0 || !isReachable) void outbox.flush();
+  }, RETRY_MS);
+}
+
+/** Runs that others have left open; without a network there are none to be had. */
+async function pullOpenRuns(): Promise<void> {
+  try {
+    for (const { id } of await api.runs()) await pullRun(id);
+  } catch {
+    // They come with the next visit that has a network.
+  }
+}
+
+/** One run from the server, merged with what this device knows of it. */
+export const pullRun = async (id: string): Promise<void> => shelf.take((await api.run(id)).events);
+
+const emptyShelf: ReadonlyMap<string, ShelfEntry> = new Map();
+export const useShelf = (): ReadonlyMap<string, ShelfEntry> =>
+  useSyncExternalStore(shelf.subscribe, shelf.snapshot, () => emptyShelf);
+export const useShelfLoaded = (): boolean => useSyncExternalStore(shelf.subscribe, shelf.loaded, () => false);
+export const useOutbox = (): OutboxState =>
+  useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
+/** Id of the sheet that a run's signature has filed, once the server has said so. */
+export const useFiledSheet = (runId: string): string | undefined => useOutbox().filed.get(runId);

@@ -3,6 +3,7 @@ export * from './quantity';
 export * from './numerics';
 export * from './valve';
 export * from './gauge';
+export * from './ladder';
 export * from './coach';
 export * from './prove';
 export * from './procedure';

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join, relative } from 'node:path';
 
 const layers = [
   'result',
@@ -7,6 +7,7 @@ const layers = [
   'numerics',
   'valve',
   'gauge',
+  'ladder',
   'coach',
   'prove',
   'procedure',
@@ -29,8 +30,8 @@ describe('layers of the core', () => {
   test('each imports only itself and what stands to its left', () => {
     const wrong = layers.flatMap((layer, place) =>
       sources(join(__dirname, layer)).flatMap((file) =>
-        [...readFileSync(file, 'utf8').matchAll(/from '\.\.\/(\w+)/gu)]
-          .map(([, other]) => other!)
+        [...readFileSync(file, 'utf8').matchAll(/from '(\.[^']*)'/gu)]
+          .map(([, path]) => relative(__dirname, join(dirname(file), path!)).split('/')[0]!)
           .filter((other) => layers.indexOf(other) > place || !layers.includes(other))
           .map((other) => `${file.slice(__dirname.length)} imports ${other}`),
       ),

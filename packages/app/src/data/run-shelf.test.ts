@@ -76,13 +76,18 @@ describe('the shelf of runs', () => {
   });
 
   test('full storage is said, and the run stays as it was', async () => {
-    const { db, make } = open();
-    const { shelf } = make();
-    const id = await begun(shelf);
-    const real = await db;
-    jest.spyOn(real, 'transaction').mockImplementation(() => {
-      throw new DOMException('no room', 'QuotaExceededError');
+    const real = await openDeviceDb('shelf-full');
+    let isFull = false;
+    const db = new Proxy(real, {
+      get: (target, key) => {
+        if (isFull && key === 'transaction') throw new DOMException('no room', 'QuotaExceededError');
+        const value = Reflect.get(target, key) as unknown;
+        return typeof value === 'function' ? value.bind(target) : value;
+      },
     });
+    const shelf = new RunShelf({ db: Promise.resolve(db) });
+    const id = await begun(shelf);
+    isFull = true;
     expect(await shelf.add(id, confirm('stored_pressure'), 'Edda')).toEqual({ code: 'storage.full' });
     expect(shelf.snapshot().get(id)!.run.done).toEqual({});
   });

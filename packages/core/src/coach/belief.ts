@@ -1,5 +1,5 @@
 import type { GaugePressure, Rate, Turns } from '../quantity';
-import { normalDensity } from '../numerics';
+import { normalCdf, normalDensity } from '../numerics';
 import type { Direction } from '../valve';
 
 /**
@@ -59,6 +59,8 @@ export function startBelief(
     readonly reading: GaugePressure;
     readonly readingSd: number;
     readonly takenUp: 'clockwise' | 'anticlockwise' | 'unknown';
+    /** Where it was parked, when the gauge cannot show it: set point and its standard deviation, Pa. */
+    readonly parked?: { readonly setPoint: GaugePressure; readonly sd: number };
   },
 ): Belief {
   const trust = prior.direction === 'unknown' ? 0.5 : prior.directionTrust;
@@ -71,9 +73,9 @@ export function startBelief(
         backlash,
         carried: -backlash * (1 - share),
         weight: ((sign > 0 ? raises : 1 - raises) / BACKLASHES.length) * (1 / shares.length),
-        setPoint: start.reading,
+        setPoint: start.parked?.setPoint ?? start.reading,
         rate: sign * prior.rate,
-        varSetPoint: start.readingSd ** 2,
+        varSetPoint: (start.parked?.sd ?? start.readingSd) ** 2,
         covariance: 0,
         varRate,
       })),
@@ -126,17 +128,25 @@ export function afterTurn(belief: Belief, turns: Turns): Belief {
  *
  * @param floor  Pa below which the gauge cannot show a set point (a slack spring): a reading there
  *               only says that the set point is at or under it
+ * @param ceiling  Pa above which it cannot show one (something else rules the gauge): a reading
+ *               there only says that the set point is at or over it
  */
 export function afterReading(
   belief: Belief,
   reading: GaugePressure,
   readingSd: number,
   floor = Number.NEGATIVE_INFINITY,
+  ceiling = Number.POSITIVE_INFINITY,
 ): Belief {
   const variance = readingSd ** 2;
   const isSlack = reading <= floor + 2 * readingSd;
+  const isCapped = reading >= ceiling - 2 * readingSd;
   const corrected = belief.hypotheses.map((h) =>
-    isSlack && h.setPoint <= floor ? h : correct(h, reading, variance),
+    isCapped
+      ? atLeast(h, ceiling - readingSd)
+      : isSlack && h.setPoint <= floor
+        ? h
+        : correct(h, reading, variance),
   );
   const total = sum(corrected, ({ weight }) => weight);
   const hypotheses = corrected
@@ -157,6 +167,30 @@ function correct(h: Hypothesis, reading: GaugePressure, variance: number): Hypot
     varSetPoint: h.varSetPoint * (1 - h.varSetPoint / spread),
     covariance: h.covariance * (1 - h.varSetPoint / spread),
     varRate: h.varRate - h.covariance ** 2 / spread,
+  };
+}
+
+/**
+ * One filter told only that the set point stands at or over a bound: its normal cut off there, and
+ * taken as the normal of the same mean and variance.
+ *
+ *     λ = φ(α)/(1 − Φ(α))     mean' = mean + σλ     variance' = σ²(1 − λ(λ − α))     α = (bound − mean)/σ
+ */
+function atLeast(h: Hypothesis, bound: GaugePressure): Hypothesis {
+  const sd = Math.sqrt(h.varSetPoint + 1e-9);
+  const alpha = Math.min(6, (bound - h.setPoint) / sd);
+  const above = Math.max(1 - normalCdf(alpha), 1e-9);
+  const lambda = normalDensity(alpha, 0, 1) / above;
+  const delta = Math.min(0.98, Math.max(0, lambda * (lambda - alpha)));
+  const gain = h.covariance / (sd * sd);
+  return {
+    ...h,
+    weight: h.weight * above,
+    setPoint: h.setPoint + sd * lambda,
+    rate: h.rate + gain * sd * lambda,
+    varSetPoint: h.varSetPoint * (1 - delta),
+    covariance: h.covariance * (1 - delta),
+    varRate: h.varRate - gain * h.covariance * delta,
   };
 }
 

@@ -41,6 +41,8 @@ const SURE = 0.99;
 /** What a chance of going past, and the share of the way left, weigh against a chance of arriving. */
 const PAST_COST = 3;
 const FAR_COST = 1;
+/** What the doubt of a move's direction may add to a chance of standing past the limit already. */
+const AWAY = 0.03;
 const SIXTEENTH = 1 / 16;
 /** Least turn a hand can mean: only where even a sixteenth is likelier to pass the lane than allowed. */
 const HAIR = 1 / 32;
@@ -77,6 +79,7 @@ export function nextMove(belief: Belief, reading: GaugePressure, aim: MoveAim): 
 
 function approachMove(belief: Belief, sign: 1 | -1, aim: MoveAim, guard: number): NextMove {
   const up = aim.approach === 'from_below';
+  const limitChance = chanceAllowed(belief, aim);
   let best: { turns: Turns; score: number; past: number } | undefined;
   for (const size of sizes(aim.largestTurn)) {
     const turns = sign * size;
@@ -84,24 +87,31 @@ function approachMove(belief: Belief, sign: 1 | -1, aim: MoveAim, guard: number)
     const after = carry(belief, turns);
     const pastLimit = chance(after, (h) => tail(h, aim.limit));
     const pastLane = chance(after, (h) => (up ? tail(h, aim.upper) : 1 - tail(h, aim.lower)));
-    if (pastLimit > aim.chancePastLimit || pastLane > aim.chancePastLane) break;
+    if (pastLimit > limitChance || pastLane > aim.chancePastLane) break;
     const inLane = chance(after, (h) => between(h, aim.lower + guard, aim.upper - guard));
     const distance = Math.abs(expected(after) - aim.target);
     const score =
-      inLane - PAST_COST * pastLane - FAR_COST * (distance / Math.abs(aim.target - belief0(belief) || 1));
+      inLane -
+      PAST_COST * pastLane -
+      FAR_COST * (distance / Math.max(Math.abs(aim.target - belief0(belief)), aim.upper - aim.lower));
     if (!best || score > best.score) best = { turns, score, past: pastLane };
   }
   if (!best) {
     if (beyondTravel(sign * SIXTEENTH, aim)) return { kind: 'stuck', why: 'end_of_travel' };
     const turns = sign * HAIR;
     const after = carry(belief, turns);
-    if (chance(after, (h) => tail(h, aim.limit)) > aim.chancePastLimit)
-      return { kind: 'stuck', why: 'no_safe_move' };
+    if (chance(after, (h) => tail(h, aim.limit)) > limitChance) return { kind: 'stuck', why: 'no_safe_move' };
     const past = chance(after, (h) => (up ? tail(h, aim.upper) : 1 - tail(h, aim.lower)));
     return { kind: 'turn', turns, predicted: interval(after), chancePastLane: past };
   }
   const predicted = interval(carry(belief, best.turns));
   return { kind: 'turn', turns: best.turns, predicted, chancePastLane: best.past };
+}
+
+/** A limit that is passed already, while the setting is parked above it, binds no move away from it. */
+function chanceAllowed({ hypotheses }: Belief, { approach, limit, chancePastLimit }: MoveAim): number {
+  const standing = chance(hypotheses, (h) => tail(h, limit));
+  return approach === 'from_above' && standing > chancePastLimit ? standing + AWAY : chancePastLimit;
 }
 
 /** Back to the near side, far enough that the play is taken up again on the way in. */
@@ -122,10 +132,11 @@ function backOff(belief: Belief, sign: 1 | -1, aim: MoveAim): NextMove {
 
 /** A small turn to learn the direction; smaller when even that could pass the limit. */
 function probe(belief: Belief, sign: 1 | -1, aim: MoveAim): NextMove {
+  const limitChance = chanceAllowed(belief, aim);
   const size = [0.5, 0.375, 0.25, 0.125, SIXTEENTH].find((turns) => {
     if (beyondTravel(sign * turns, aim)) return false;
     const after = carry(belief, sign * turns);
-    return chance(after, (h) => tail(h, aim.limit)) <= aim.chancePastLimit;
+    return chance(after, (h) => tail(h, aim.limit)) <= limitChance;
   });
   if (size === undefined) return { kind: 'stuck', why: 'no_safe_move' };
   const after = carry(belief, sign * size);

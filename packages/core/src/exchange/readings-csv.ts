@@ -8,6 +8,7 @@ const columns = [
   'at',
   'role',
   'purpose',
+  'adjuster',
   'pressure_pa',
   'entered',
   'entered_unit',
@@ -20,6 +21,8 @@ export const readingRowSchema = z.object({
   at: z.iso.datetime(),
   role: z.enum(['inlet', 'outlet']),
   purpose: z.enum(purposes),
+  /** Empty where the reading is of the line, not of a setting. */
+  adjuster: z.string().max(40),
   pressure_pa: z.number().min(-101_325).max(1e9),
   entered: z.string().max(60),
   entered_unit: z.string().max(16),
@@ -30,10 +33,11 @@ export const readingRowSchema = z.object({
 export type ReadingRow = z.infer<typeof readingRowSchema>;
 
 export const readingRowsOf = ({ readings }: Pick<SheetBody, 'readings'>): ReadingRow[] =>
-  readings.map(({ at_ms, role, purpose, reading, settled }) => ({
+  readings.map(({ at_ms, role, purpose, adjuster, reading, settled }) => ({
     at: new Date(at_ms).toISOString(),
     role,
     purpose,
+    adjuster: adjuster ?? '',
     pressure_pa: reading.si,
     entered: reading.entered.text,
     entered_unit: reading.entered.unit,

@@ -1,4 +1,6 @@
+import { z } from 'zod';
 import { err, ok, type Result } from '../result';
+import type { Spring } from '../valve';
 import { readCsv, csvNumber, writeCsv, type CsvIssue, type CsvRowIssue } from './csv-table';
 import { valveSchema, type Valve } from './valve-record';
 
@@ -6,12 +8,24 @@ const columns = [
   'id', 'tag', 'name', 'place', 'family', 'size_dn', 'set_point_pa', 'tolerance_pa', 'limit_pa', 'why',
   'inlet_rating_pa', 'outlet_rating_pa', 'min_differential_pa', 'travel_turns', 'clockwise', 'spring',
   'spring_from_pa', 'spring_to_pa', 'spring_rate_pa_per_turn', 'factory_set_point_pa', 'accessories',
+  'more',
 ] as const; // prettier-ignore
-const optional: readonly string[] = ['factory_set_point_pa', 'accessories', 'name', 'place', 'id'];
+const optional: readonly string[] = ['factory_set_point_pa', 'accessories', 'name', 'place', 'id', 'more'];
+
+/** Plate fields that have a column of their own; what only some families have goes as JSON under `more`. */
+const plain = new Set([
+  'family', 'size_dn', 'inlet_rating_pa', 'outlet_rating_pa', 'min_differential_pa', 'travel_turns', 'clockwise', 'springs',
+  'fitted_spring', 'factory_set_point_pa', 'accessories',
+]); // prettier-ignore
+const moreSchema = z.object({
+  plate: z.record(z.string(), z.unknown()).optional(),
+  other_targets: z.unknown().optional(),
+  stacked_with: z.unknown().optional(),
+});
 
 /**
- * The register as CSV, one spring a row: a valve with three springs takes three rows, the fitted
- * one first.
+ * The register as CSV, one spring of the leading adjuster a row: a valve with three springs takes
+ * three rows, the fitted one first. What only its family has stands as JSON in `more`.
  */
 export function writeRegisterCsv(valves: readonly Valve[]): string {
   const rows = valves.flatMap(({ plate, target, ...valve }) => {
@@ -22,10 +36,30 @@ export function writeRegisterCsv(valves: readonly Valve[]): string {
       valve.id, valve.tag, valve.name, valve.place, plate.family, plate.size_dn, target.set_point_pa,
       target.tolerance_pa, target.limit_pa, target.why, plate.inlet_rating_pa, plate.outlet_rating_pa,
       plate.min_differential_pa, plate.travel_turns, plate.clockwise, spring.colour, spring.from_pa,
-      spring.to_pa, spring.rate_pa_per_turn, plate.factory_set_point_pa ?? null, plate.accessories.join('; '),
+      spring.to_pa, spring.rate_pa_per_turn, plate.factory_set_point_pa ?? null, plate.accessories.join('; '), moreOf({ plate, target, ...valve }, spring),
     ]); // prettier-ignore
   });
   return writeCsv(columns, rows);
+}
+
+function moreOf({ plate, other_targets }: Valve, { stacked_with }: Spring): string {
+  const rest = Object.entries(plate).filter(([key, value]) => !plain.has(key) && value !== undefined);
+  const more = {
+    ...(rest.length > 0 ? { plate: Object.fromEntries(rest) } : {}),
+    ...(other_targets ? { other_targets } : {}),
+    ...(stacked_with ? { stacked_with } : {}),
+  };
+  return Object.keys(more).length > 0 ? JSON.stringify(more) : '';
+}
+
+/** The `more` of a row; anything that is not what we write makes the row wrong by its field. */
+function readMore(text: string): z.infer<typeof moreSchema> {
+  if (text === '') return {};
+  try {
+    return moreSchema.parse(JSON.parse(text));
+  } catch {
+    return { plate: { more: undefined, family: 'unreadable' } };
+  }
 }
 
 export type RegisterCsv = { readonly valves: readonly Valve[]; readonly issues: readonly CsvRowIssue[] };
@@ -65,6 +99,7 @@ const withSpring = (known: Valve, row: Valve): Valve => ({
 function rowToValve(cells: Readonly<Record<string, string>>, newId: () => string): unknown {
   const number = (column: string) => csvNumber(cells[column] ?? '');
   const factory = number('factory_set_point_pa');
+  const more = readMore(cells['more'] ?? '');
   return {
     id: cells['id'] || newId(),
     tag: cells['tag'],
@@ -87,6 +122,7 @@ function rowToValve(cells: Readonly<Record<string, string>>, newId: () => string
           from_pa: number('spring_from_pa'),
           to_pa: number('spring_to_pa'),
           rate_pa_per_turn: number('spring_rate_pa_per_turn'),
+          ...(more.stacked_with ? { stacked_with: more.stacked_with } : {}),
         },
       ],
       fitted_spring: cells['spring'],
@@ -98,7 +134,9 @@ function rowToValve(cells: Readonly<Record<string, string>>, newId: () => string
         .map((item) => item.trim())
         .filter(Boolean),
       ...(factory === undefined ? {} : { factory_set_point_pa: factory }),
+      ...more.plate,
     },
+    ...(more.other_targets ? { other_targets: more.other_targets } : {}),
   };
 }
 

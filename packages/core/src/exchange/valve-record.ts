@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { plateSchema, targetSchema, twinSketchSchema } from '../valve';
+import { otherTargetsSchema, plateSchema, targetSchema, twinSketchSchema } from '../valve';
 
 /** A valve of the register. */
 export const valveSchema = z.object({
@@ -9,6 +9,8 @@ export const valveSchema = z.object({
   place: z.string().max(120),
   plate: plateSchema,
   target: targetSchema,
+  /** Of further adjusters, by their id. */
+  other_targets: otherTargetsSchema.optional(),
   /** How its twin differs from the plate; absent for a twin drawn from the tag alone. */
   twin: twinSketchSchema.optional(),
 });
@@ -29,6 +31,9 @@ export const roundSchema = z.object({
   site_id: z.string().min(1).max(64),
   day: z.iso.date(),
   valve_ids: z.array(z.string().min(1).max(64)).max(200),
-  why_this_order: z.string().max(1000),
+  why_this_order: z.string().max(4000),
+  /** The system whose order it took over. */
+  system_id: z.string().min(1).max(64).optional(),
+  archived: z.boolean().optional(),
 });
 export type Round = z.infer<typeof roundSchema>;

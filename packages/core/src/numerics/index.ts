@@ -4,3 +4,4 @@ export * from './least-squares';
 export * from './akaike';
 export * from './decay-fit';
 export * from './integrate';
+export * from './piecewise-fit';

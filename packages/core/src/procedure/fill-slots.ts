@@ -1,9 +1,13 @@
 import type { Gauge } from '../gauge';
-import { fittedSpring, minFlowFor, type HouseRules, type Plate, type Target } from '../valve';
+import {
+  adjusterPlate, chooseSpring, fittedSpring, minFlowFor, standardAirPressure, type HouseRules, type Plate, type Target,
+} from '../valve'; // prettier-ignore
 
 export type SlotSource = {
   readonly plate: Plate;
+  /** Of the step's adjuster, else of the leading one. */
   readonly target: Target;
+  readonly adjuster?: string;
   readonly rules: HouseRules;
   readonly gauges: Readonly<Record<string, Pick<Gauge, 'tag'> | undefined>>;
 };
@@ -24,10 +28,47 @@ const slots: Readonly<Record<string, (source: SlotSource, print: SlotPrinters) =
   outlet_gauge: ({ gauges }) => gauges['outlet']?.tag ?? 'a gauge',
   factory_tag: ({ plate }, { pressure }) =>
     plate.factory_set_point_pa === undefined ? 'setting' : pressure(plate.factory_set_point_pa),
-  spring_rate: ({ plate }, { pressure }) => `${pressure(fittedSpring(plate)?.rate_pa_per_turn ?? 0)} a turn`,
+  spring_rate: ({ plate, adjuster = 'main' }, { pressure }) =>
+    `${pressure(fittedSpring(adjusterPlate(plate, adjuster))?.rate_pa_per_turn ?? 0)} a turn`,
+  fitted_spring: ({ plate }) => plate.fitted_spring,
+  right_spring: ({ plate, target }) => {
+    const choice = chooseSpring(plate.springs, Math.abs(target.set_point_pa));
+    return choice.ok ? springWords(choice.value[0]!.spring) : 'none in the chart: order the right one';
+  },
+  outlet_rating: ({ plate }, { pressure }) => pressure(plate.outlet_rating_pa),
+  limit: ({ target }, { pressure }) => pressure(target.limit_pa),
+  pump_running: ({ plate }, { pressure }) =>
+    plate.family === 'sustaining' ? pressure(plate.pump_running_pa) : '',
+  cavitation: ({ plate }, { pressure }) =>
+    plate.family === 'sustaining' ? pressure(plate.cavitation_pa) : '',
+  working: ({ plate }, { pressure }) => (plate.family === 'relief_pilot' ? pressure(plate.working_pa) : ''),
+  machine_max: ({ plate }, { pressure }) =>
+    plate.family === 'relief_spring' ? pressure(plate.machine_max_pa) : '',
+  corrected_max: ({ plate }, { pressure }) => {
+    if (plate.family !== 'relief_spring') return '';
+    const estimate = standardAirPressure(plate.machine_max_pa, plate.altitude_m, plate.air_k);
+    return pressure(plate.maker_max_pa ?? (estimate.ok ? estimate.value : plate.machine_max_pa));
+  },
+  flow_arrow: ({ plate }) =>
+    plate.family === 'relief_spring' && plate.service === 'vacuum'
+      ? 'towards the machine'
+      : 'away from the machine',
+  heaviest_load: ({ plate }, { pressure }) =>
+    plate.family === 'hydraulic' ? pressure(plate.heaviest_load_pa) : '',
+  parked_low: ({ rules }, { pressure }) => pressure(rules.parked_low_pa),
+  overdemand: ({ rules }) => `${rules.overdemand_factor}`,
+  proving_cycles: ({ rules }) => `${rules.proving_cycles}`,
   lockup_allowed: ({ target, rules }, { pressure }) =>
     pressure(Math.max(rules.lockup_fraction * target.set_point_pa, rules.lockup_least_pa)),
 };
+
+const springWords = ({
+  colour,
+  stacked_with: stack = [],
+}: {
+  colour: string;
+  stacked_with?: string[] | undefined;
+}) => (stack.length > 0 ? `${colour} with ${stack.join(' and ')}` : colour);
 
 export const slotNames: ReadonlySet<string> = new Set(Object.keys(slots));
 

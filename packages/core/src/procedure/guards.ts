@@ -4,16 +4,26 @@ import { minFlowFor } from '../valve';
 /** What guards and conditions look at: frozen facts of the run, and what has been seen so far. */
 export type ProcedureFacts = {
   readonly plate: Plate;
+  /** Of the step's adjuster, else of the leading one. */
   readonly target: Target;
   readonly rules: HouseRules;
   readonly inlet: number | undefined;
   readonly outlet: number | undefined;
+  /** Pressure of the line at which a relief is looked for. */
+  readonly line: number | undefined;
   /** m³/s, measured. */
   readonly flow: number | undefined;
   /** Judged by eye where it cannot be measured. */
   readonly flowJudged: 'strong' | 'weak' | undefined;
   readonly settingDone: boolean;
   readonly openEnds: readonly string[];
+  /** Figures and answers given so far, by their key. */
+  readonly measured: Readonly<Record<string, number>>;
+  readonly observed: Readonly<Record<string, string | undefined>>;
+  /** Whether this step's search has seen the valve crack; how many whole cycles its capture has. */
+  readonly hasCracked: boolean;
+  readonly cyclesCaptured: number;
+  readonly cyclesWanted: number;
 };
 
 /** met, or why not; `unknown` blocks too: the figure has still to be given. */
@@ -41,12 +51,41 @@ export const guards: Readonly<Record<string, Guard>> = {
       ? MET
       : atLeast(flow, minFlowFor(plate.size_dn, rules.min_flow)),
   set_in_lane: ({ settingDone }) => (settingDone ? MET : { state: 'unmet' }),
+  has_cracked: ({ hasCracked }) => (hasCracked ? MET : { state: 'unmet' }),
+  cycles_captured: ({ cyclesCaptured, cyclesWanted }) =>
+    cyclesCaptured >= cyclesWanted ? MET : { state: 'unmet', have: cyclesCaptured, want: cyclesWanted },
+  /** Clearly more outlets open than in normal work. */
+  overdemand: ({ measured, rules }) => {
+    const { outlets_normal: normal, outlets_open: open } = measured;
+    if (normal === undefined || open === undefined) return { state: 'unknown' };
+    return atLeast(open, normal * rules.overdemand_factor);
+  },
+  /** The pump runs above what is to be sustained, or there is nothing to sustain. */
+  pump_above_target: ({ inlet, target }) => atLeast(inlet, target.set_point_pa),
+  small_flow: ({ observed }) =>
+    observed['small_flow'] === undefined
+      ? { state: 'unknown' }
+      : observed['small_flow'] === 'yes'
+        ? MET
+        : { state: 'unmet' },
+  line_at_target: ({ line, target }) => atLeast(line, target.set_point_pa - target.tolerance_pa),
+  gauge_stayed: ({ observed }) =>
+    observed['gauge_moved'] === undefined
+      ? { state: 'unknown' }
+      : observed['gauge_moved'] === 'no'
+        ? MET
+        : { state: 'unmet' },
   no_open_ends: ({ openEnds }) =>
     openEnds.length === 0 ? MET : { state: 'unmet', have: openEnds.length, want: 0 },
 };
 
-export const conditions: Readonly<Record<string, (facts: Pick<ProcedureFacts, 'plate'>) => boolean>> = {
-  no_approval: ({ plate }) => plate.approval === undefined,
+export const conditions: Readonly<Record<string, (plate: Plate) => boolean>> = {
+  no_approval: ({ approval }) => approval === undefined,
+  combined: ({ others }) => others?.['reducing'] !== undefined,
+  has_compensator: ({ others }) => others?.['compensator'] !== undefined,
+  has_cross_ports: ({ others }) => others?.['cross_a'] !== undefined && others['cross_b'] !== undefined,
+  vacuum: (plate) => plate.family === 'relief_spring' && plate.service === 'vacuum',
+  pilot_loaded: (plate) => plate.family === 'gas' && plate.loading === 'pilot',
 };
 
 /** Outcomes of a step's guards that do not hold; empty when it may be confirmed. */

@@ -4,3 +4,4 @@ export * from './check-procedure';
 export * from './guards';
 export * from './walk';
 export * from './fill-slots';
+export * from './sequences';

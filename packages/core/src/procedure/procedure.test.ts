@@ -23,6 +23,12 @@ const facts: ProcedureFacts = {
   flowJudged: undefined,
   settingDone: false,
   openEnds: ['gauges'],
+  line: undefined,
+  measured: {},
+  observed: {},
+  hasCracked: false,
+  cyclesCaptured: 0,
+  cyclesWanted: 3,
 };
 
 describe('the reducing procedure', () => {

@@ -9,8 +9,13 @@ export const reducingProcedure: Procedure = {
     { id: 'from_zero', name: 'Come up from zero', when: 'Empty main, or the tag is not to be trusted.' },
     { id: 'from_tag', name: 'Start from the tag', when: 'Full main and a factory setting that is known.' },
   ],
-  adjusters: [{ id: 'main', name: 'Pilot adjuster', approach: 'from_below', role: 'outlet' }],
   initial: { inlet_isolator: 1, outlet_isolator: 1, selector: 'automatic', demand: 0.3 },
+  fittings: [
+    { key: 'inlet_isolator', name: 'Upstream isolator', kind: 'isolator' },
+    { key: 'selector', name: 'Selector', kind: 'selector' },
+    { key: 'outlet_isolator', name: 'Downstream isolator', kind: 'isolator' },
+    { key: 'demand', name: 'Outlets', kind: 'throttle' },
+  ],
   causes: reducingCauses,
   steps: [
     {
@@ -202,8 +207,8 @@ export const reducingProcedure: Procedure = {
     {
       id: 'flow_ok',
       phase: 'prove',
-      kind: 'check',
-      asks: 'flow',
+      kind: 'ask',
+      asks: { key: 'flow', kind: 'flow', label: 'Flow' },
       needs: ['flow_above_min'],
       say: 'How much is flowing now?',
       why: 'A setting proved below {min_flow} may shift in service.',

@@ -1,9 +1,23 @@
 import type { Family } from '../valve';
+import { gasProcedure } from './gas';
+import { hydraulicProcedure } from './hydraulic';
 import { reducingProcedure } from './reducing';
+import { pilotReliefProcedure } from './relief-pilot';
+import { springReliefProcedure } from './relief-spring';
+import { selfOperatedProcedure } from './self-operated';
 import type { Procedure } from './step';
+import { sustainingProcedure } from './sustaining';
 
 /** Every version that a stored run may name stays here. */
-const procedures: readonly Procedure[] = [reducingProcedure];
+export const procedures: readonly Procedure[] = [
+  reducingProcedure,
+  sustainingProcedure,
+  pilotReliefProcedure,
+  springReliefProcedure,
+  hydraulicProcedure,
+  gasProcedure,
+  selfOperatedProcedure,
+];
 
 /** The procedure of a family; the newest when no version is named. A missing one is a bug. */
 export function procedureOf(family: Family, version?: number): Procedure {

@@ -1,12 +1,12 @@
 import type { Cause } from '../coach';
-import type { Family } from '../valve';
+import type { Approach, Family, Plate, Side } from '../valve';
 
 /** The same for every family, and the backbone of the screens. */
 export const phases = ['ready', 'line_up', 'park', 'set', 'prove', 'lock', 'restore', 'sign'] as const;
 export type Phase = (typeof phases)[number];
 
 export const stepKinds = [
-  'caution', 'check', 'act', 'read', 'set', 'wait', 'cycle', 'table', 'lock', 'restore', 'sign',
+  'caution', 'check', 'act', 'ask', 'read', 'set', 'search', 'count', 'wait', 'cycle', 'capture', 'table', 'lock', 'restore', 'sign',
 ] as const; // prettier-ignore
 export type StepKind = (typeof stepKinds)[number];
 
@@ -16,10 +16,18 @@ export const hazards = [
 export type Hazard = (typeof hazards)[number];
 
 /** Why a reading is taken: decides where it stands on the sheet. */
-export const purposes = ['as_found', 'supply', 'setting', 'working_flow', 'no_flow', 'as_left'] as const;
+export const purposes = [
+  'as_found',
+  'supply',
+  'line',
+  'setting',
+  'working_flow',
+  'no_flow',
+  'as_left',
+] as const;
 export type Purpose = (typeof purposes)[number];
 
-export type GaugeRole = 'inlet' | 'outlet';
+export type GaugeRole = Side;
 
 /** What a step moves on the line: cock or device → position (0 shut … 1 open), or a word. */
 export type Positions = Readonly<Record<string, number | string>>;
@@ -31,6 +39,21 @@ export type OpenEndSpec = {
   readonly putBack: string;
   readonly restores?: Positions;
 };
+
+/** What an `ask` step wants to know; kept as evidence or as a figure (SI) under its key. */
+export type Question = {
+  readonly key: string;
+  readonly kind: 'flow' | 'pressure' | 'count' | 'choice' | 'words';
+  readonly label: string;
+  readonly hint?: string;
+  readonly choices?: readonly { readonly value: string; readonly say: string }[];
+  /** It may be left unanswered. */
+  readonly optional?: boolean;
+};
+
+/** Marks of a capture, in the order of one cycle. */
+export const marks = ['cracked', 'full_flow', 'reseated'] as const;
+export type Mark = (typeof marks)[number];
 
 /** Texts hold `{slots}` filled from plate, target, gauges and rules when they are shown. */
 export type Step = {
@@ -44,8 +67,9 @@ export type Step = {
   readonly needs?: readonly string[];
   readonly makes?: readonly OpenEndSpec[];
   readonly closes?: readonly string[];
-  /** Name of a condition under which the step falls away. */
+  /** Name of a condition under which the step falls away, or without which it does. */
   readonly unless?: string;
+  readonly when?: string;
   /** The step belongs to this school only. */
   readonly school?: string;
   /** What should be seen when it is right. */
@@ -55,31 +79,51 @@ export type Step = {
   readonly purpose?: Purpose;
   readonly adjuster?: string;
   /** cycle: how often; a number, or the name of a house rule. */
-  readonly count?: number | 'bleed_cycles';
+  readonly count?: number | 'bleed_cycles' | 'proving_cycles';
   /** cycle: what one cycle moves, in order. */
   readonly cycle?: readonly Positions[];
-  /** check: a figure or judgement asked for, kept as evidence under this key. */
-  readonly asks?: 'flow';
+  readonly asks?: Question;
+  /** check: what it means when it is not so; the valve then goes out of service. */
+  readonly fails?: string;
+  /** search: lower or raise in small moves until the valve is seen to crack. */
+  readonly toward?: 'lower' | 'raise';
+  /** count: the search whose pressure it counts from. */
+  readonly from?: string;
+  /** capture: what one cycle does, up and down again, and how often. */
+  readonly ramp?: { readonly up: Positions; readonly down: Positions };
+  /** set: what is done before and after each turn, said with it. */
+  readonly around?: string;
   /** table: least number of readings. */
   readonly rows?: number;
 };
 
-export type School = { readonly id: string; readonly name: string; readonly when: string };
-
-export type AdjusterSpec = {
+/** `leaves`: what a run of this school comes to: a setting, or only a sequence carried out. */
+export type School = {
   readonly id: string;
   readonly name: string;
-  readonly approach: 'from_below' | 'from_above';
-  readonly role: GaugeRole;
+  readonly when: string;
+  readonly leaves?: 'sequence';
+  /** How its result is recorded. */
+  readonly method?: 'by_count' | 'by_pressure';
+};
+
+/** A cock, selector or throttle of the line as the diagram shows it. */
+export type Fitting = {
+  readonly key: string;
+  readonly name: string;
+  readonly kind: 'isolator' | 'cock' | 'throttle' | 'selector' | 'switch';
 };
 
 export type Procedure = {
   readonly family: Family;
   readonly version: number;
   readonly schools: readonly School[];
-  readonly adjusters: readonly AdjusterSpec[];
   /** Positions before anybody has touched anything. */
   readonly initial: Positions;
+  readonly fittings: readonly Fitting[];
   readonly steps: readonly Step[];
+  /** Families whose steps depend on how the valve is piped make them from the plate. */
+  readonly build?: (plate: Plate, school: string) => readonly Step[];
   readonly causes: readonly Cause[];
 };
+export type { Approach };

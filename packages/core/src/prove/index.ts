@@ -1,3 +1,6 @@
 export * from './droop';
 export * from './lockup';
 export * from './drift';
+export * from './blowdown';
+export * from './cracking';
+export * from './ramp-log';

@@ -2,6 +2,8 @@ import { checkTurn, type TurnError } from '../coach';
 import type { Gauge } from '../gauge';
 import { unmetGuards, type GuardOutcome } from '../procedure';
 import type { RunEventDraft } from './event';
+import { adjusterPlate, adjustersOf } from '../valve';
+import { leavesSetting, settingsLeft } from './settings-left';
 import { openEndsOf, factsOf } from './view';
 import type { Run } from './state';
 
@@ -13,6 +15,7 @@ export type EventError =
   | { readonly code: 'run.steps_left'; readonly step: string }
   | { readonly code: 'run.guard_unmet'; readonly guard: GuardOutcome }
   | { readonly code: 'run.unknown_step'; readonly step: string }
+  | { readonly code: 'run.unknown_adjuster'; readonly adjuster: string }
   | { readonly code: 'run.beyond_gauge'; readonly asks: true; readonly gauge: string }
   | { readonly code: 'run.negative_impossible' }
   | { readonly code: 'run.sheet_has_no_as_left' }
@@ -24,7 +27,11 @@ export function checkEvent(run: Run, draft: RunEventDraft): EventError | undefin
   if (run.status === 'abandoned' && draft.type !== 'open_end_closed') return { code: 'run.abandoned' };
   switch (draft.type) {
     case 'turned':
-      return checkTurn(draft.turns, run.started.plate.travel_turns);
+      return isKnown(run, draft.adjuster)
+        ? checkTurn(draft.turns, adjusterPlate(run.started.plate, draft.adjuster).travel_turns)
+        : { code: 'run.unknown_adjuster', adjuster: draft.adjuster };
+    case 'marked':
+      return draft.reading.confirmed ? undefined : readingDoubt(run.gauges[draft.role], draft.reading.si);
     case 'reading':
       return checkReading(run, draft);
     case 'step_done':
@@ -47,9 +54,13 @@ export function signingError(run: Run): EventError | undefined {
   if (open.length > 0) return { code: 'run.open_ends_left', openEnds: open.map(({ say }) => say) };
   const left = run.steps.find(({ id, kind }) => kind !== 'sign' && !(id in run.done) && !(id in run.skipped));
   if (left) return { code: 'run.steps_left', step: left.say };
-  if (!run.readings.some(({ purpose }) => purpose === 'as_left')) return { code: 'run.sheet_has_no_as_left' };
-  return undefined;
+  return leavesSetting(run) && settingsLeft(run).length === 0
+    ? { code: 'run.sheet_has_no_as_left' }
+    : undefined;
 }
+
+const isKnown = (run: Run, adjuster: string): boolean =>
+  adjustersOf(run.started.plate).some(({ id }) => id === adjuster);
 
 function checkReading(run: Run, draft: Extract<RunEventDraft, { type: 'reading' }>): EventError | undefined {
   if (draft.reading.confirmed) return undefined;

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { gaugeSchema } from '../gauge';
-import { purposes } from '../procedure';
-import { directionSchema, houseRulesSchema, plateSchema, targetSchema, twinSketchSchema } from '../valve';
+import { marks, purposes } from '../procedure';
+import {
+  directionSchema, houseRulesSchema, otherTargetsSchema, plateSchema, targetSchema, twinSketchSchema,
+} from '../valve'; // prettier-ignore
 
 const id = z.string().min(1).max(64);
 const text = z.string().max(2000);
@@ -45,11 +47,13 @@ export const startedSchema = event('started', {
   valve_name: z.string().max(120),
   plate: plateSchema,
   target: targetSchema,
+  other_targets: otherTargetsSchema.optional(),
   school: id,
   procedure_version: z.number().int().positive(),
-  gauges: z.record(role, gaugeSchema),
+  gauges: z.partialRecord(role, gaugeSchema),
   house_rules: houseRulesSchema,
-  prior: ratePriorSchema,
+  /** First guess of each adjuster’s rate, by its id. */
+  priors: z.record(id, ratePriorSchema),
   /** The twin, when the run is against the simulated gauge; absent on a real valve. */
   twin: twinSketchSchema.optional(),
 });
@@ -70,6 +74,33 @@ export const runEventSchema = z.discriminatedUnion('type', [
     /** Seconds since the step began watching, for records over time. */
     elapsed_s: z.number().min(0).max(1e6).optional(),
   }),
+  event('marked', {
+    step_id: id,
+    role,
+    mark: z.enum(marks),
+    cycle: z.number().int().min(1).max(99),
+    reading: readingSchema,
+    /** The mark that this one moves. */
+    replaces: id.optional(),
+  }),
+  event('log_taken', {
+    step_id: id,
+    name: z.string().max(200),
+    /** Thinned to what a chart can show: s and Pa. */
+    samples: z.array(z.tuple([z.number(), finite])).max(1000),
+    cycles: z
+      .array(
+        z.object({
+          cracked: finite.optional(),
+          full_flow: finite.optional(),
+          reseated: finite.optional(),
+          sure: z.number().min(0).max(1),
+        }),
+      )
+      .min(1)
+      .max(50),
+  }),
+  event('condemned', { step_id: id, reason: z.string().min(1).max(400) }),
   event('turned', { adjuster: id, turns: z.number().min(-60).max(60) }),
   event('observed', { key: id, value: z.union([finite, z.string().max(80)]) }),
   event('direction_corrected', { adjuster: id, clockwise: z.enum(['raises', 'lowers']) }),

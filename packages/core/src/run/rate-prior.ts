@@ -1,5 +1,12 @@
 import type { RatePrior } from '../coach';
-import { fittedSpring, type HouseRules, type Plate } from '../valve';
+import {
+  adjusterPlate,
+  adjustersOf,
+  fittedSpring,
+  type AdjusterPlate,
+  type HouseRules,
+  type Plate,
+} from '../valve';
 
 /** What a signed sheet has taught about an adjuster. */
 export type TaughtRate = {
@@ -14,7 +21,7 @@ export type TaughtRate = {
  *
  * @param taught  rates of earlier sheets, latest last
  */
-export function ratePrior(plate: Plate, taught: readonly TaughtRate[], rules: HouseRules): RatePrior {
+export function ratePrior(plate: AdjusterPlate, taught: readonly TaughtRate[], rules: HouseRules): RatePrior {
   const recent = taught.slice(-3);
   const direction = plate.clockwise;
   const directionTrust = rules.direction_trust;
@@ -40,3 +47,13 @@ export function ratePrior(plate: Plate, taught: readonly TaughtRate[], rules: Ho
         from: 'family',
       };
 }
+
+/** First guesses for every adjuster of a plate; `taughtOf` gives what its earlier sheets have taught. */
+export const ratePriors = (
+  plate: Plate,
+  taughtOf: (adjuster: string) => readonly TaughtRate[],
+  rules: HouseRules,
+): Readonly<Record<string, RatePrior>> =>
+  Object.fromEntries(
+    adjustersOf(plate).map(({ id }) => [id, ratePrior(adjusterPlate(plate, id), taughtOf(id), rules)]),
+  );

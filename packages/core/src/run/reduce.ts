@@ -1,7 +1,7 @@
-import { procedureOf, stepsFor, type Positions, type Step } from '../procedure';
+import { procedureOf, stepsFor, stepsOutOfService, type Positions, type Step } from '../procedure';
 import { err, ok, type Result } from '../result';
 import { byOrder, type EventOf, type RunEvent } from './event';
-import type { OpenEnd, Run, SettingMark } from './state';
+import type { CaptureMark, OpenEnd, Run, SettingMark } from './state';
 
 export type RunError =
   | { readonly code: 'run.no_events' }
@@ -53,6 +53,9 @@ function openDraft(started: EventOf<'started'>): Draft {
     cycles: {},
     readings: [],
     marks: {},
+    captures: {},
+    logs: {},
+    condemned: undefined,
     observed: {},
     measured: {},
     directions: {},
@@ -96,6 +99,17 @@ function fold(run: Draft, event: RunEvent, copy = false): void {
       return mark(run, event.adjuster, {
         kind: 'turned', eventId: event.id, turns: event.turns, atMs: event.at_ms,
       }); // prettier-ignore
+    case 'marked':
+      return capture(run, event.step_id, [{
+        eventId: event.id, mark: event.mark, cycle: event.cycle, pressure: event.reading.si, source: 'marked', atMs: event.at_ms,
+      }], event.replaces); // prettier-ignore
+    case 'log_taken':
+      run.logs = { ...run.logs, [event.step_id]: event.samples };
+      return capture(run, event.step_id, marksOfLog(event, run.captures[event.step_id] ?? []));
+    case 'condemned':
+      run.condemned = { stepId: event.step_id, reason: event.reason };
+      run.steps = stepsOutOfService(run.steps);
+      return;
     case 'observed':
       if (typeof event.value === 'number') run.measured = { ...run.measured, [event.key]: event.value };
       else run.observed = { ...run.observed, [event.key]: event.value };
@@ -141,7 +155,7 @@ function passStep(run: Draft, event: EventOf<'step_done'> | EventOf<'locked'>): 
   if (!step) return;
   for (const spec of step.makes ?? []) openAnEnd(run, spec, event.at_ms);
   for (const id of step.closes ?? []) settleEnd(run, id, { state: 'closed' });
-  run.positions = { ...run.positions, ...step.does };
+  run.positions = { ...run.positions, ...step.does, ...(step.ramp?.down ?? {}) };
 }
 
 function cycle(run: Draft, event: EventOf<'cycled'>): void {
@@ -155,12 +169,12 @@ function cycle(run: Draft, event: EventOf<'cycled'>): void {
 
 function takeReading(run: Draft, event: EventOf<'reading'>, copy: boolean): void {
   const { step_id: stepId, role, purpose, reading, settled, at_ms: atMs, elapsed_s: elapsed } = event;
+  const step = stepOf(run, stepId);
   run.readings = append(
     run.readings,
-    { eventId: event.id, stepId, role, purpose, reading, settled, atMs, elapsed },
+    { eventId: event.id, stepId, role, purpose, adjuster: step?.adjuster, reading, settled, atMs, elapsed },
     copy,
   );
-  const step = stepOf(run, stepId);
   if (purpose === 'setting' && settled && step?.adjuster && step.role === role)
     mark(run, step.adjuster, {
       kind: 'read',
@@ -169,6 +183,24 @@ function takeReading(run: Draft, event: EventOf<'reading'>, copy: boolean): void
       inControl: event.in_control ?? true,
       atMs,
     });
+}
+
+function capture(run: Draft, stepId: string, added: readonly CaptureMark[], replaces?: string): void {
+  const known = (run.captures[stepId] ?? []).filter(({ eventId }) => eventId !== replaces);
+  run.captures = { ...run.captures, [stepId]: [...known, ...added] };
+}
+
+/** Marks that a log gives, as further cycles after those that are there. */
+function marksOfLog(event: EventOf<'log_taken'>, known: readonly CaptureMark[]): CaptureMark[] {
+  const before = Math.max(0, ...known.map(({ cycle }) => cycle));
+  return event.cycles.flatMap((found, i) =>
+    (['cracked', 'full_flow', 'reseated'] as const).flatMap((name): CaptureMark[] => {
+      const pressure = found[name];
+      return pressure === undefined
+        ? []
+        : [{ eventId: `${event.id}#${i}${name}`, mark: name, cycle: before + i + 1, pressure, source: 'log', atMs: event.at_ms }];
+    }),
+  ); // prettier-ignore
 }
 
 function mark(run: Draft, adjuster: string, item: SettingMark): void {

@@ -3,6 +3,7 @@ import {
   type Answer, type Belief, type LearnedRate, type MoveAim, type NextMove, type RatePrior,
 } from '../coach'; // prettier-ignore
 import { gaugeError, resultUncertainty, type Gauge } from '../gauge';
+import { adjusterPlate, adjustersOf, fittedSpring, targetOf, type AdjusterSpec, type Target } from '../valve';
 import type { Run, SettingMark } from './state';
 
 /** A settled reading and the turns since the one before it: a dot on the lane strip. */
@@ -13,14 +14,18 @@ export type SettingDot = {
   readonly atMs: number;
 };
 
+/** Pressures of a vacuum are given by their size; `sign` says how they read. */
 export type SettingView = {
+  readonly spec: AdjusterSpec;
+  readonly target: Target;
+  readonly sign: 1 | -1;
   readonly aim: MoveAim;
   readonly dots: readonly SettingDot[];
   /** Turns made since the last settled reading: the gauge has to be read before the next move. */
   readonly pendingTurns: number;
   readonly move: NextMove | undefined;
   /** What the pending turn was foretold to give. */
-  readonly foretold: { readonly mean: number; readonly low: number; readonly high: number } | undefined;
+  readonly foretold: Foretold | undefined;
   /** False after a reading taken while the valve was not in control: wait and read again. */
   readonly isInControl: boolean;
   /** How the gauge answered the last turn. */
@@ -30,21 +35,27 @@ export type SettingView = {
   /** Net turns since the setting began. */
   readonly position: number;
 };
+export type Foretold = { readonly mean: number; readonly low: number; readonly high: number };
+
+/** How an adjuster was parked before it is set; `as_it_was` where it was not touched. */
+export type Parked = 'free' | 'near_free' | 'full' | 'as_it_was';
 
 /** The setting step of one adjuster as the coach sees it, computed from turns and settled readings. */
 export function settingView(run: Run, adjuster: string): SettingView {
-  const { started } = run;
-  const gauge = run.gauges.outlet ?? started.gauges.outlet;
-  const prior = priorOf(run, adjuster);
-  const parked = `adjuster_${adjuster}` in run.positions;
-  const marks = run.marks[adjuster] ?? [];
+  const stand = standOf(run, adjuster);
+  const { gauge, prior, position, target, sign, spec } = stand;
   const sd = gauge ? settingSd(gauge) : 1000;
-  const replay = replayMarks(marks, { prior, sd, parked, directionKnown: adjuster in run.directions });
-  const position = marks.reduce((sum, mark) => sum + (mark.kind === 'turned' ? mark.turns : 0), 0);
-  const aim = aimOf(run, gauge, parked ? position : undefined);
+  const marks = (run.marks[adjuster] ?? []).map((mark) =>
+    mark.kind === 'read' ? { ...mark, pressure: sign * mark.pressure } : mark,
+  );
+  const replay = replayMarks(marks, { ...stand, sd, directionKnown: adjuster in run.directions });
+  const aim = aimOf(run, stand);
   const last = replay.dots.at(-1);
   const belief = replay.pendingTurns === 0 && replay.isInControl ? replay.belief : undefined;
   return {
+    spec,
+    target,
+    sign,
     aim,
     ...replay,
     prior,
@@ -54,61 +65,99 @@ export function settingView(run: Run, adjuster: string): SettingView {
   };
 }
 
+/** Everything about an adjuster that does not depend on its readings. */
+export function standOf(run: Run, adjuster: string) {
+  const { started } = run;
+  const spec = adjustersOf(started.plate).find(({ id }) => id === adjuster);
+  if (!spec) throw new Error(`no adjuster ${adjuster} in this run`);
+  const target = targetOf(started, adjuster)!;
+  const own = adjusterPlate(started.plate, adjuster);
+  const word = run.positions[`adjuster_${adjuster}`];
+  const parked: Parked = word === 'free' || word === 'near_free' || word === 'full' ? word : 'as_it_was';
+  const sign: 1 | -1 = target.set_point_pa < 0 ? -1 : 1;
+  const prior = priorOf(run, adjuster);
+  const position = (run.marks[adjuster] ?? []).reduce(
+    (sum, mark) => sum + (mark.kind === 'turned' ? mark.turns : 0),
+    0,
+  );
+  const highest = Math.abs(fittedSpring(own)?.to_pa ?? target.limit_pa);
+  const gauge = run.gauges[spec.role] ?? started.gauges[spec.role];
+  return { spec, target, sign, own, parked, prior, position, highest, gauge };
+}
+export type Stand = ReturnType<typeof standOf>;
+
 /** A spring that hangs slack reads nothing, Pa gauge. */
 const SLACK = 0;
+/** How well it is known where an adjuster stands that was run fully in, as a share. */
+const PARKED_SD = 0.15;
 
 /** Standard deviation of a settled reading while setting, Pa. */
 const settingSd = (gauge: Gauge): number => Math.hypot(gauge.resolution_pa / 2, gaugeError(gauge) / 4);
 
 /** A corrected direction stands against whatever the plate said. */
-const priorOf = (run: Run, adjuster: string): RatePrior => {
+function priorOf(run: Run, adjuster: string): RatePrior {
+  const { priors, house_rules: rules, plate } = run.started;
   const corrected = run.directions[adjuster];
-  return corrected
-    ? { ...run.started.prior, direction: corrected, directionTrust: 0.995 }
-    : run.started.prior;
-};
+  const prior = priors[adjuster] ?? {
+    rate: rules.family_rate_pa_per_turn,
+    sdFraction: rules.family_rate_sd_fraction,
+    direction: adjusterPlate(plate, adjuster).clockwise,
+    directionTrust: rules.direction_trust,
+    from: 'family' as const,
+  };
+  return corrected ? { ...prior, direction: corrected, directionTrust: 0.995 } : prior;
+}
 
-function aimOf(run: Run, gauge: Gauge | undefined, position: number | undefined): MoveAim {
-  const { target, house_rules: rules, plate } = run.started;
-  const spec = run.procedure.adjusters[0]!;
-  const clockwiseRoom = plate.travel_turns;
+export function aimOf(run: Run, { target, sign, gauge, spec, parked, position, prior, own }: Stand): MoveAim {
+  const rules = run.started.house_rules;
+  const wanted = sign * target.set_point_pa;
   return {
-    target: target.set_point_pa,
-    lower: target.set_point_pa - target.tolerance_pa,
-    upper: target.set_point_pa + target.tolerance_pa,
-    limit: target.limit_pa,
+    target: wanted,
+    lower: wanted - target.tolerance_pa,
+    upper: wanted + target.tolerance_pa,
+    limit: sign * target.limit_pa,
     approach: spec.approach,
     guard: gauge ? Math.min(resultUncertainty(gauge), target.tolerance_pa / 2) : 0,
     chancePastLimit: rules.chance_past_limit,
     chancePastLane: rules.chance_past_lane,
     largestTurn: rules.largest_turn,
-    ...(position === undefined ? {} : { room: roomFrom(position, clockwiseRoom, run) }),
-  };
+    ...(parked === 'as_it_was' ? {} : { room: roomFrom(parked, Math.abs(position), own.travel_turns, prior.direction !== 'lowers') }),
+  }; // prettier-ignore
 }
 
-/** Parked means backed off: all the travel lies on the side that raises. */
-function roomFrom(position: number, travel: number, run: Run) {
-  const raisesClockwise = priorOf(run, 'main').direction !== 'lowers';
-  const gone = Math.abs(position);
-  return raisesClockwise
-    ? { clockwise: travel - gone, anticlockwise: gone + 0.5 }
-    : { clockwise: gone + 0.5, anticlockwise: travel - gone };
+/** Parked low all the travel lies on the side that raises, parked full on the side that lowers. */
+function roomFrom(parked: Parked, gone: number, travel: number, raisesClockwise: boolean) {
+  const ahead = travel - gone - (parked === 'near_free' ? 1 : 0);
+  const behind = gone + 0.5;
+  const isClockwise = (parked === 'full') !== raisesClockwise;
+  return isClockwise
+    ? { clockwise: ahead, anticlockwise: behind }
+    : { clockwise: behind, anticlockwise: ahead };
 }
 
-function replayMarks(
-  marks: readonly SettingMark[],
-  {
-    prior,
-    sd,
-    parked,
-    directionKnown,
-  }: { prior: RatePrior; sd: number; parked: boolean; directionKnown: boolean },
-) {
+/** On which side the play is taken up by the way it was parked. */
+export function takenUpBy(parked: Parked, prior: RatePrior): 'clockwise' | 'anticlockwise' | 'unknown' {
+  if (parked === 'as_it_was') return 'unknown';
+  const wasRaised = parked !== 'free';
+  return wasRaised === (prior.direction !== 'lowers') ? 'clockwise' : 'anticlockwise';
+}
+
+type ReplayOptions = Pick<Stand, 'prior' | 'parked' | 'highest' | 'spec'> & {
+  readonly sd: number;
+  readonly directionKnown: boolean;
+};
+
+function replayMarks(marks: readonly SettingMark[], options: ReplayOptions) {
+  const { prior, sd, parked, directionKnown, highest, spec } = options;
   let belief: Belief | undefined;
+  /** Parked fully in, the first reading is what rules the gauge until the setting has come down to it. */
+  let ceiling = Number.POSITIVE_INFINITY;
+  /** A spring that hangs slack reads nothing, or upstream what passes the open valve. */
+  let floor = SLACK;
   const dots: SettingDot[] = [];
   let pendingTurns = 0;
   /** Reading before the last turn and what that turn was foretold to give. */
-  let trial: { before: number; foretold: NonNullable<SettingView['foretold']> } | undefined;
+  let trial: { before: number; foretold: Foretold } | undefined;
   let answer: Answer | undefined;
   let isInControl = true;
   for (const mark of marks) {
@@ -116,7 +165,7 @@ function replayMarks(
     if (mark.kind === 'turned') {
       belief = belief && afterTurn(belief, mark.turns);
       pendingTurns += mark.turns;
-      if (belief && before) trial = { before: before.pressure, foretold: foretell(belief) };
+      if (belief && before) trial = { before: before.pressure, foretold: foretell(belief, floor, ceiling) };
       continue;
     }
     isInControl = mark.inControl;
@@ -125,10 +174,25 @@ function replayMarks(
     } else if (belief) {
       if (trial) answer = answerOf(trial.before, mark.pressure, trial.foretold, sd);
       // A deaf valve teaches nothing about its screw: its reading is shown but not learned from.
-      if (answer !== 'no_change' || directionKnown) belief = afterReading(belief, mark.pressure, sd, SLACK);
+      const isBeyond =
+        mark.pressure >= ceiling - 2 * sd || (floor > SLACK && mark.pressure <= floor + 2 * sd);
+      if (answer !== 'no_change' || directionKnown || isBeyond)
+        belief = afterReading(belief, mark.pressure, sd, floor, ceiling);
     } else {
-      const takenUp = parked ? (prior.direction === 'lowers' ? 'clockwise' : 'anticlockwise') : 'unknown';
-      belief = startBelief(prior, { reading: mark.pressure, readingSd: sd, takenUp });
+      const takenUp = takenUpBy(parked, prior);
+      const isHigh = parked === 'full';
+      const isFreeUpstream = parked === 'free' && spec.role === 'inlet' && mark.pressure > 4 * sd;
+      if (isHigh) ceiling = mark.pressure;
+      if (isFreeUpstream) floor = mark.pressure;
+      belief = startBelief(prior, {
+        reading: mark.pressure,
+        readingSd: sd,
+        takenUp,
+        ...(isHigh && highest > mark.pressure
+          ? { parked: { setPoint: highest, sd: PARKED_SD * highest } }
+          : {}),
+        ...(isFreeUpstream ? { parked: { setPoint: 0, sd } } : {}),
+      });
     }
     const seen = { pressure: mark.pressure, inControl: mark.inControl, atMs: mark.atMs };
     if (pendingTurns === 0 && before) dots[dots.length - 1] = { ...seen, turns: before.turns };
@@ -140,12 +204,14 @@ function replayMarks(
 }
 
 /** Mean and 90 % interval of what the gauge should read after the turn just made. */
-function foretell({ hypotheses }: Belief) {
+function foretell({ hypotheses }: Belief, floor: number, ceiling: number): Foretold {
   const mean = hypotheses.reduce((sum, h) => sum + h.weight * h.setPoint, 0);
   const variance = hypotheses.reduce(
     (sum, h) => sum + h.weight * (h.varSetPoint + (h.setPoint - mean) ** 2),
     0,
   );
   const reach = 1.645 * Math.sqrt(variance);
-  return { mean, low: mean - reach, high: mean + reach };
+  const seen = (pa: number) =>
+    Math.min(ceiling, Math.max(floor > SLACK ? floor : Number.NEGATIVE_INFINITY, pa));
+  return { mean: seen(mean), low: seen(mean - reach), high: seen(mean + reach) };
 }

@@ -1,5 +1,5 @@
 import type { Evidence } from '../coach';
-import type { Positions, Procedure, Purpose, Step, GaugeRole } from '../procedure';
+import type { GaugeRole, Mark, Positions, Procedure, Purpose, Step } from '../procedure';
 import type { EventOf, Reading } from './event';
 
 export type TakenReading = {
@@ -7,6 +7,8 @@ export type TakenReading = {
   readonly stepId: string;
   readonly role: GaugeRole;
   readonly purpose: Purpose;
+  /** The adjuster that its step is about. */
+  readonly adjuster: string | undefined;
   readonly reading: Reading;
   readonly settled: boolean;
   readonly atMs: number;
@@ -21,6 +23,16 @@ export type OpenEnd = {
   readonly state: 'open' | 'closed' | 'left';
   readonly reason?: string;
   readonly madeAtMs: number;
+};
+
+/** A mark of a capture: where the valve was seen to crack, to flow full, to shut tight. */
+export type CaptureMark = {
+  readonly eventId: string;
+  readonly mark: Mark;
+  readonly cycle: number;
+  readonly pressure: number;
+  readonly source: 'marked' | 'log';
+  readonly atMs: number;
 };
 
 /** A turn or a settled reading while setting, in the order they happened: what the coach learns from. */
@@ -45,6 +57,9 @@ export type Run = {
   readonly cycles: Readonly<Record<string, number>>;
   readonly readings: readonly TakenReading[];
   readonly marks: Readonly<Record<string, readonly SettingMark[]>>;
+  readonly captures: Readonly<Record<string, readonly CaptureMark[]>>;
+  /** A log that was dropped into a capture, as its chart shows it. */
+  readonly logs: Readonly<Record<string, readonly (readonly [number, number])[]>>;
   readonly observed: Evidence & Readonly<Record<string, string | undefined>>;
   readonly measured: Readonly<Record<string, number>>;
   readonly directions: Readonly<Record<string, 'raises' | 'lowers'>>;
@@ -53,6 +68,8 @@ export type Run = {
   readonly notes: readonly { readonly text: string; readonly atMs: number }[];
   readonly gauges: EventOf<'started'>['gauges'];
   readonly signed: EventOf<'signed'> | undefined;
+  /** Why the valve has gone out of service; undefined while it has not. */
+  readonly condemned: { readonly stepId: string; readonly reason: string } | undefined;
   readonly abandonedBecause: string | undefined;
   readonly lastAtMs: number;
   readonly lamport: number;

@@ -5,11 +5,13 @@ import {
   unmetGuards,
   type GuardOutcome,
   type ProcedureFacts,
-  type Purpose,
   type Step,
 } from '../procedure';
+import { targetOf } from '../valve';
+import { captureCycles, crackedAt, cyclesWanted, isWhole } from './captures';
+import { lastReading } from './last-reading';
 import { settingView } from './setting-view';
-import type { OpenEnd, Run, TakenReading } from './state';
+import type { OpenEnd, Run } from './state';
 
 /** What a screen needs to know of a run: computed, never stored. */
 export type RunView = {
@@ -22,9 +24,6 @@ export type RunView = {
 
 export const openEndsOf = (run: Run): readonly OpenEnd[] =>
   run.openEnds.filter(({ state }) => state === 'open');
-
-export const lastReading = (run: Run, purpose: Purpose): TakenReading | undefined =>
-  run.readings.findLast((taken) => taken.purpose === purpose);
 
 /** Standard deviation of one reading of a gauge, Pa: what the eye or the last digit leaves open. */
 export const readingSd = (gauge: Gauge): number => Math.max(gauge.resolution_pa / 2, gaugeError(gauge) / 6);
@@ -42,19 +41,26 @@ export function runView(run: Run): RunView {
 }
 
 export function factsOf(run: Run, step: Step): ProcedureFacts {
-  const { plate, target, house_rules: rules } = run.started;
+  const { plate, house_rules: rules } = run.started;
   const latest = (role: 'inlet' | 'outlet') =>
     run.readings.findLast((taken) => taken.role === role)?.reading.si;
   const judged = run.observed['flow_judged'];
+  const isSet = step.kind === 'set' && step.adjuster !== undefined;
   return {
     plate,
-    target,
+    target: targetOf(run.started, step.adjuster ?? 'main') ?? run.started.target,
     rules,
     inlet: lastReading(run, 'supply')?.reading.si,
     outlet: latest('outlet'),
+    line: lastReading(run, 'line')?.reading.si,
     flow: run.measured['flow'],
     flowJudged: judged === 'strong' || judged === 'weak' ? judged : undefined,
-    settingDone: step.adjuster !== undefined && settingView(run, step.adjuster).move?.kind === 'done',
+    settingDone: isSet && settingView(run, step.adjuster!).move?.kind === 'done',
     openEnds: openEndsOf(run).map(({ id }) => id),
+    measured: run.measured,
+    observed: run.observed,
+    hasCracked: crackedAt(run, step.id) !== undefined,
+    cyclesCaptured: captureCycles(run, step.id).filter(isWhole).length,
+    cyclesWanted: step.kind === 'capture' ? cyclesWanted(run, step.id) : 0,
   };
 }

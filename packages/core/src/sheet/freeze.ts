@@ -1,13 +1,16 @@
-import { gaugeFitness, guardedVerdict, resultUncertainty } from '../gauge';
-import { droop, noFlowVerdict } from '../prove';
+import { gaugeFitness, guardedVerdict, verdicts, type Verdict } from '../gauge';
 import { err, ok, type Result } from '../result';
-import { lastReading, settingView, signingError, type EventError, type Run } from '../run';
-import type { SheetBody } from './sheet';
+import {
+  leavesSetting, settingView, settingsLeft, signingError, type EventError, type Run, type SettingLeft,
+} from '../run'; // prettier-ignore
+import { judgeOf } from '../valve';
+import { crackingOf, noFlowOf } from './proofs';
+import type { SheetBody, SheetSetting } from './sheet';
 
 export type FreezeError = EventError | { readonly code: 'sheet.not_signed' };
 
 /**
- * What a signed run comes to: as-found, as-left, verdict, proofs, rate and everything put back.
+ * What a signed run comes to: as-found, as-left, verdict, proofs, rates and everything put back.
  *
  * @param run           signed, with every step passed and no open end
  * @param previousHash  of the valve's sheet before this one, null for the first
@@ -18,17 +21,9 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
   if (blocked) return err(blocked);
   if (!run.signed) return err({ code: 'sheet.not_signed' });
   const { started, signed } = run;
-  const adjuster = run.procedure.adjusters[0]!.id;
-  const view = settingView(run, adjuster);
-  const asLeft = lastReading(run, 'as_left')!.reading.si;
-  const gauge = run.gauges.outlet;
-  const uncertainty = gauge ? resultUncertainty(gauge) : 0;
+  const settings = leavesSetting(run) ? settingsLeft(run).map((left) => freezeSetting(run, left)) : [];
+  const judge = run.gauges[judgeOf(started.plate)];
   const day = new Date(signed.at_ms).toISOString().slice(0, 10);
-  const left = run.steps.flatMap(({ id, caution }) =>
-    caution && run.done[id] !== undefined
-      ? [{ step_id: id, hazard: caution.hazard, accepted_at_ms: run.done[id] }]
-      : [],
-  );
   return ok({
     format: 'holvek.sheet',
     version: 1,
@@ -46,71 +41,85 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     signed_at_ms: signed.at_ms,
     plate: started.plate,
     target: started.target,
+    ...(started.other_targets ? { other_targets: started.other_targets } : {}),
     house_rules: started.house_rules,
     gauges: run.gauges,
-    gauge_findings: gauge
-      ? gaugeFitness(gauge, started.target, day, started.house_rules).findings.map(({ code }) => code)
+    gauge_findings: judge
+      ? gaugeFitness(judge, started.target, day, started.house_rules).findings.map(({ code }) => code)
       : [],
-    as_found_pa: lastReading(run, 'as_found')?.reading.si ?? null,
-    as_left_pa: asLeft,
-    uncertainty_pa: uncertainty,
-    verdict: guardedVerdict(asLeft, view.aim, uncertainty),
-    rate_pa_per_turn: view.rate?.mean ?? null,
-    rate_sd_pa_per_turn: view.rate?.sd ?? null,
-    clockwise: clockwiseLearned(run, view.rate?.chanceClockwiseRaises),
-    turns_net: view.position,
-    dots: view.dots.map(({ pressure, turns }) => ({ pressure_pa: pressure, turns })),
-    readings: run.readings.map(({ role, purpose, reading, settled, atMs, elapsed }) => ({
+    outcome: run.condemned ? 'out_of_service' : settings.length > 0 ? 'set' : 'sequence_done',
+    ...(run.condemned ? { out_of_service_because: run.condemned.reason } : {}),
+    verdict: worst(settings.map(({ verdict }) => verdict)),
+    settings,
+    readings: run.readings.map(({ role, purpose, adjuster, reading, settled, atMs, elapsed }) => ({
       role,
       purpose,
+      ...(adjuster === undefined ? {} : { adjuster }),
       reading,
       settled,
       at_ms: atMs,
       ...(elapsed === undefined ? {} : { elapsed_s: elapsed }),
     })),
-    ...proofs(run),
+    ...noFlowOf(run),
+    cracking: crackingOf(run),
+    answers: answersOf(run),
     open_ends: run.openEnds.map(({ id, say, state, reason }) => ({
       id,
       say,
       state,
       ...(reason ? { reason } : {}),
     })),
-    cautions: left,
+    cautions: cautionsOf(run),
     skipped: Object.entries(run.skipped).map(([step_id, reason]) => ({ step_id, reason })),
     notes: run.notes.map(({ text }) => text),
   });
 }
 
-/** What the screw has shown, when it is sure; else what the plate says. */
-function clockwiseLearned(run: Run, chanceRaises: number | undefined): SheetBody['clockwise'] {
-  if (chanceRaises !== undefined && chanceRaises > 0.99) return 'raises';
-  if (chanceRaises !== undefined && chanceRaises < 0.01) return 'lowers';
-  return run.directions['main'] ?? run.started.plate.clockwise;
-}
-
-/** Droop and lockup of a run so far; null where the readings are not there. */
-export function proofs(run: Run): Pick<SheetBody, 'droop_pa' | 'no_flow'> {
-  const small = lastReading(run, 'setting')?.reading.si;
-  const working = lastReading(run, 'working_flow')?.reading.si;
-  const record = run.readings
-    .filter(({ purpose }) => purpose === 'no_flow')
-    .map(({ reading, elapsed, atMs }) => ({ t: elapsed ?? atMs / 1000, value: reading.si }));
-  const gauge = run.gauges.outlet;
-  const verdict =
-    gauge && small !== undefined
-      ? noFlowVerdict(record, small, gauge.resolution_pa, run.started.house_rules)
-      : undefined;
+function freezeSetting(run: Run, { spec, asFound, asLeft, uncertainty, method }: SettingLeft): SheetSetting {
+  const view = settingView(run, spec.id);
+  const lane = { lower: view.aim.lower, upper: view.aim.upper };
   return {
-    droop_pa: small !== undefined && working !== undefined ? droop(small, working) : null,
-    no_flow: verdict?.ok
-      ? {
-          shape: verdict.value.shape,
-          sure: verdict.value.sure,
-          rise_pa: verdict.value.rise,
-          allowed_pa: verdict.value.allowed,
-          creep_pa_per_s: verdict.value.creepRate,
-          passes: verdict.value.passes,
-        }
-      : null,
+    adjuster: spec.id,
+    name: spec.name,
+    role: spec.role,
+    target: view.target,
+    as_found_pa: asFound,
+    as_left_pa: asLeft,
+    uncertainty_pa: uncertainty,
+    method,
+    verdict: guardedVerdict(view.sign * asLeft, lane, uncertainty),
+    rate_pa_per_turn: view.rate?.mean ?? null,
+    rate_sd_pa_per_turn: view.rate?.sd ?? null,
+    clockwise: clockwiseLearned(run, spec.id, view.rate?.chanceClockwiseRaises),
+    turns_net: view.position,
+    dots: view.dots.map(({ pressure, turns }) => ({ pressure_pa: view.sign * pressure, turns })),
   };
 }
+
+const worst = (all: readonly Verdict[]): Verdict | null =>
+  all.length === 0 ? null : all.reduce((a, b) => (verdicts.indexOf(b) > verdicts.indexOf(a) ? b : a));
+
+/** What the screw has shown, when it is sure; else what the plate says. */
+function clockwiseLearned(
+  run: Run,
+  adjuster: string,
+  chanceRaises: number | undefined,
+): SheetSetting['clockwise'] {
+  if (chanceRaises !== undefined && chanceRaises > 0.99) return 'raises';
+  if (chanceRaises !== undefined && chanceRaises < 0.01) return 'lowers';
+  return run.directions[adjuster] ?? run.started.priors[adjuster]?.direction ?? 'unknown';
+}
+
+const answersOf = (run: Run): Record<string, string | number> => ({
+  ...Object.fromEntries(
+    Object.entries(run.observed).flatMap(([key, value]) => (value === undefined ? [] : [[key, value]])),
+  ),
+  ...run.measured,
+});
+
+const cautionsOf = (run: Run): SheetBody['cautions'] =>
+  run.steps.flatMap(({ id, caution }) =>
+    caution && run.done[id] !== undefined
+      ? [{ step_id: id, hazard: caution.hazard, accepted_at_ms: run.done[id] }]
+      : [],
+  );

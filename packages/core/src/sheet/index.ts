@@ -1,3 +1,4 @@
 export * from './sheet';
 export * from './freeze';
 export * from './chain';
+export * from './proofs';

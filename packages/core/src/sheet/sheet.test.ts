@@ -17,11 +17,11 @@ const first = sheetOf(body);
 
 describe('freezeSheet', () => {
   test('takes the as-left reading after the nut, with its verdict and proofs', () => {
-    expect(Math.abs(body.as_left_pa - 520_000)).toBeLessThanOrEqual(15_000);
+    expect(Math.abs(body.settings[0]!.as_left_pa - 520_000)).toBeLessThanOrEqual(15_000);
     expect(body.verdict).toMatch(/^pass/);
     expect(body.no_flow).toMatchObject({ shape: 'levels', passes: true });
     expect(body.droop_pa).not.toBeNull();
-    expect(body.as_found_pa).toBeGreaterThan(500_000);
+    expect(body.settings[0]!.as_found_pa).toBeGreaterThan(500_000);
     expect(body.cautions.length).toBeGreaterThanOrEqual(5);
     expect(body.open_ends.every(({ state }) => state === 'closed')).toBe(true);
   });
@@ -50,8 +50,8 @@ describe('freezeSheet', () => {
 
   test('a reversed screw is remembered as it showed itself', () => {
     const reversed = unwrap(freezeSheet(rehearsed({ seed: 5, faults: ['reversed_screw'] }).run, null));
-    expect(reversed.clockwise).toBe('lowers');
-    expect(reversed.rate_pa_per_turn).toBeLessThan(0);
+    expect(reversed.settings[0]!.clockwise).toBe('lowers');
+    expect(reversed.settings[0]!.rate_pa_per_turn).toBeLessThan(0);
   });
 });
 
@@ -82,7 +82,7 @@ describe('the chain', () => {
   });
 
   test('a changed word is found', () => {
-    const forged = { ...second, body: { ...second.body, as_left_pa: second.body.as_left_pa + 1 } };
+    const forged = { ...second, body: { ...second.body, technician: `${second.body.technician}!` } };
     expect(verifyChain([first, forged])).toMatchObject({
       ok: false,
       error: { code: 'sheet.hash_differs', id: second.id },

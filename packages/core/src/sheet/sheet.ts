@@ -2,20 +2,44 @@ import { z } from 'zod';
 import { gaugeSchema, verdicts } from '../gauge';
 import { readingSchema } from '../run/event';
 import { hazards, purposes } from '../procedure';
-import { houseRulesSchema, plateSchema, targetSchema } from '../valve';
+import { houseRulesSchema, otherTargetsSchema, plateSchema, targetSchema } from '../valve';
 
 const hash = z.string().regex(/^[0-9a-f]{64}$/u);
 const text = z.string().max(2000);
 const number = z.number();
+const role = z.enum(['inlet', 'outlet']);
 
 const sheetReading = z.object({
-  role: z.enum(['inlet', 'outlet']),
+  role,
   purpose: z.enum(purposes),
+  adjuster: z.string().optional(),
   reading: readingSchema,
   settled: z.boolean(),
   at_ms: number,
   elapsed_s: number.optional(),
 });
+
+/** What one adjuster was found at and left at. */
+export const sheetSettingSchema = z.object({
+  adjuster: z.string(),
+  name: z.string(),
+  role,
+  target: targetSchema,
+  as_found_pa: number.nullable(),
+  as_left_pa: number,
+  /** k = 2. */
+  uncertainty_pa: number,
+  method: z.enum(['by_reading', 'by_pressure', 'by_count']),
+  verdict: z.enum(verdicts),
+  rate_pa_per_turn: number.nullable(),
+  rate_sd_pa_per_turn: number.nullable(),
+  clockwise: z.enum(['raises', 'lowers', 'unknown']),
+  turns_net: number,
+  dots: z.array(z.object({ pressure_pa: number, turns: number })),
+});
+export type SheetSetting = z.infer<typeof sheetSettingSchema>;
+
+export const outcomes = ['set', 'sequence_done', 'out_of_service'] as const;
 
 /** Everything that signing freezes; units stand in the names. */
 export const sheetBodySchema = z.object({
@@ -37,19 +61,17 @@ export const sheetBodySchema = z.object({
   signed_at_ms: number,
   plate: plateSchema,
   target: targetSchema,
+  other_targets: otherTargetsSchema.optional(),
   house_rules: houseRulesSchema,
-  gauges: z.record(z.enum(['inlet', 'outlet']), gaugeSchema),
-  /** Findings on the outlet gauge on the day: the sheet says when it was out of date. */
+  gauges: z.partialRecord(role, gaugeSchema),
+  /** Findings on the judging gauge on the day: the sheet says when it was out of date. */
   gauge_findings: z.array(z.string()),
-  as_found_pa: number.nullable(),
-  as_left_pa: number,
-  uncertainty_pa: number,
-  verdict: z.enum(verdicts),
-  rate_pa_per_turn: number.nullable(),
-  rate_sd_pa_per_turn: number.nullable(),
-  clockwise: z.enum(['raises', 'lowers', 'unknown']),
-  turns_net: number,
-  dots: z.array(z.object({ pressure_pa: number, turns: number })),
+  outcome: z.enum(outcomes),
+  out_of_service_because: text.optional(),
+  /** Of the worst setting; null where nothing was set. */
+  verdict: z.enum(verdicts).nullable(),
+  /** Leading adjuster first; empty for a sequence, or a valve that went out of service. */
+  settings: z.array(sheetSettingSchema),
   readings: z.array(sheetReading),
   droop_pa: number.nullable(),
   no_flow: z
@@ -62,6 +84,27 @@ export const sheetBodySchema = z.object({
       passes: z.boolean(),
     })
     .nullable(),
+  cracking: z
+    .object({
+      cycles: z.array(
+        z.object({
+          cracked_pa: number.nullable(),
+          full_flow_pa: number.nullable(),
+          reseated_pa: number.nullable(),
+        }),
+      ),
+      cracking_pa: number,
+      cracking_spread_pa: number,
+      repeatability_pa: number,
+      reseat_pa: number.nullable(),
+      reseat_spread_pa: number,
+      blowdown: number.nullable(),
+      overpressure: number.nullable(),
+      source: z.enum(['marked', 'log']),
+    })
+    .nullable(),
+  /** Answers that were given in the run, as they were given; figures in SI. */
+  answers: z.record(z.string(), z.union([z.string(), number])),
   open_ends: z.array(
     z.object({
       id: z.string(),
@@ -78,3 +121,11 @@ export type SheetBody = z.infer<typeof sheetBodySchema>;
 
 export const sheetSchema = z.object({ id: z.string(), hash, body: sheetBodySchema });
 export type Sheet = z.infer<typeof sheetSchema>;
+
+/** The setting that lists and charts speak of; undefined where nothing was set. */
+export const leadingSetting = ({ settings }: Pick<SheetBody, 'settings'>): SheetSetting | undefined =>
+  settings[0];
+
+/** The gauge that judged the leading setting. */
+export const judgingGauge = ({ settings, gauges }: Pick<SheetBody, 'settings' | 'gauges'>) =>
+  gauges[settings[0]?.role ?? 'outlet'] ?? gauges.inlet ?? gauges.outlet;

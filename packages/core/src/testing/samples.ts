@@ -1,7 +1,7 @@
 import type { Gauge } from '../gauge';
 import { procedureOf } from '../procedure';
 import { kPa } from '../quantity';
-import { ratePrior, type EventOf, type RunEvent, type RunEventDraft } from '../run';
+import { ratePriors, type EventOf, type RunEvent, type RunEventDraft } from '../run';
 import { rehearse, twinOf, type Rehearsal } from '../twin';
 import { defaultHouseRules, type ReducingPlate, type Target, type TwinFault } from '../valve';
 
@@ -57,7 +57,7 @@ export const startedDraft = (over: Partial<StartedDraft> = {}): StartedDraft => 
   procedure_version: procedureOf('reducing').version,
   gauges,
   house_rules: defaultHouseRules,
-  prior: ratePrior(plate, [], defaultHouseRules),
+  priors: ratePriors(plate, () => [], defaultHouseRules),
   ...over,
 });
 

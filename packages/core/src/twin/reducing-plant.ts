@@ -1,5 +1,5 @@
 import type { Positions } from '../procedure';
-import type { Plant } from './plant';
+import { limit, positionOf as number, root, type Plant } from './plant';
 
 /**
  * Pilot-operated reducing valve between a supply and a main. Inside: kPa, L/s, s.
@@ -37,13 +37,6 @@ const PROPORTIONAL = 1 / 100;
 const PERCENTAGE = 3.5;
 const BARE = Math.exp(PERCENTAGE) - 1;
 
-const number = (inputs: Positions, key: string): number => {
-  const value = Number(inputs[key]);
-  return Number.isFinite(value) ? Math.min(1, Math.max(0, value)) : 0;
-};
-const limit = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));
-/** √ of a difference, straight near zero so that the system stays smooth. */
-const root = (dp: number): number => dp / Math.sqrt(Math.abs(dp) + 9);
 const throat = (params: ReducingParams, x: number): number =>
   (params.capacity * (Math.exp(PERCENTAGE * limit(x, 0, 1)) - 1)) / BARE + params.seatLeak;
 const isolator = ({ capacity, isolatorRatio }: ReducingParams, position: number): number =>
@@ -68,14 +61,14 @@ function wanted(inputs: Positions, setPoint: number, state: readonly number[]): 
 }
 
 export const reducingPlant: Plant<ReducingParams> = {
-  scale: [1, 1, 1, 500, 500, 1, 1],
+  scale: () => [1, 1, 1, 500, 500, 1, 1],
 
-  initial: (params, inputs, setPoint) => {
+  initial: (params, inputs, { main: setPoint = 0 }) => {
     const live = number(inputs, 'inlet_isolator') > 0 ? Math.min(setPoint, params.supply) : 0;
     return [0.3, 0.3, 0.3, live, live, 1, params.air];
   },
 
-  derivative: (params, inputs, setPoint) => {
+  derivative: (params, inputs, { main: setPoint = 0 }) => {
     const demand = params.demandCapacity * number(inputs, 'demand');
     const outlet = isolator(params, number(inputs, 'outlet_isolator'));
     const isBleeding = inputs['selector'] === 'open' && number(inputs, 'inlet_isolator') > 0;
@@ -110,7 +103,7 @@ export const reducingPlant: Plant<ReducingParams> = {
     return next;
   },
 
-  outputs: (params, inputs, setPoint, state) => {
+  outputs: (params, inputs, { main: setPoint = 0 }, state) => {
     const { flow, p1 } = throughValve(params, inputs, state[X]!, state[P2]!);
     const target = wanted(inputs, setPoint, state);
     const inControl = inputs['selector'] === 'automatic' && state[X]! > 0.01 && target < 0.99;
@@ -122,6 +115,7 @@ export const reducingPlant: Plant<ReducingParams> = {
       vent: vent / 1000,
       opening: state[X]!,
       fill: state[FILL]!,
+      isInControl: state[X]! <= 0.97,
     };
   },
 };

@@ -1,9 +1,10 @@
 import { settling, type Settling } from '../coach';
 import type { Sample } from '../numerics';
 import { decimalsFor, fromSI, unitOf } from '../quantity';
-import type { GaugeRole, Step } from '../procedure';
+import type { GaugeRole, Mark, Step } from '../procedure';
 import {
-  checkEvent, extendRun, openEndsOf, reduceRun, runView, settingView, type Reading, type Run, type RunEvent, type RunEventDraft,
+  captureCycles, captureView, checkEvent, countView, cyclesWanted, extendRun, isWhole, openEndsOf, reduceRun, runView, searchView, settingView,
+  type Reading, type Run, type RunEvent, type RunEventDraft,
 } from '../run'; // prettier-ignore
 import { unwrap } from '../result';
 import { actOnTwin, advanceTwin, isWideOpen, readTwin, turnTwin, twinOutputs, type Twin } from './twin';
@@ -19,6 +20,8 @@ export type RehearsalOptions = {
   readonly stopBefore?: string;
   /** Stop after this many turns of the adjuster. */
   readonly stopAfterTurns?: number;
+  /** What the eye says of a check that can fail; sound when not given. */
+  readonly judge?: (step: Step) => 'sound' | 'fails';
 };
 export type Rehearsal = {
   readonly events: readonly RunEvent[];
@@ -27,7 +30,7 @@ export type Rehearsal = {
   readonly moves: number;
 };
 
-const MOST_MOVES = 25;
+const MOST_MOVES = 40;
 const SAMPLE = 0.5;
 
 /**
@@ -39,8 +42,14 @@ export function rehearse(options: RehearsalOptions): Rehearsal {
   for (let guard = 0; guard < 200; guard++) {
     const { step } = runView(hand.run);
     if (!step || step.id === options.stopBefore) break;
+    if (options.judge?.(step) === 'fails') {
+      hand.add({ type: 'condemned', step_id: step.id, reason: step.fails ?? step.say });
+      continue;
+    }
     if (step.kind === 'set') {
       if (!setByCoach(hand, step, options.stopAfterTurns)) break;
+    } else if (step.kind === 'search') {
+      if (!searchByEye(hand, step)) break;
     } else carryOut(hand, step);
   }
   return { events: hand.events, run: hand.run, twin: hand.twin, moves: hand.moves };
@@ -119,7 +128,7 @@ function carryOut(hand: Hand, step: Step): void {
       return hand.add(stepDone);
     case 'cycle': {
       const count =
-        step.count === 'bleed_cycles' ? hand.run.started.house_rules.bleed_cycles : (step.count ?? 1);
+        typeof step.count === 'string' ? hand.run.started.house_rules[step.count] : (step.count ?? 1);
       for (let i = 0; i < count; i++) {
         for (const positions of step.cycle ?? []) {
           hand.twin = actOnTwin(hand.twin, positions);
@@ -138,12 +147,21 @@ function carryOut(hand: Hand, step: Step): void {
       return hand.add(stepDone);
     case 'sign':
       return hand.add({ type: 'signed', name: hand.events[0]!.author, covers: hand.events.length });
+    case 'count': {
+      const { left } = countView(hand.run, step);
+      if (left !== 0) turn(hand, step.adjuster!, left);
+      return hand.add(stepDone);
+    }
+    case 'capture':
+      captureByEye(hand, step);
+      return hand.add(stepDone);
+    case 'ask':
+      answer(hand, step);
+      return hand.add(stepDone);
     case 'lock':
       hand.wait(10);
       return hand.add({ type: 'locked', step_id: step.id, adjuster: step.adjuster! });
     default:
-      if (step.asks === 'flow')
-        hand.add({ type: 'observed', key: 'flow', value: Math.max(twinOutputs(hand.twin).flow, 0) });
       hand.twin = actOnTwin(hand.twin, step.does ?? {});
       hand.wait(16);
       return hand.add(stepDone);
@@ -181,19 +199,95 @@ function setByCoach(hand: Hand, step: Step, stopAfterTurns = Number.POSITIVE_INF
       return true;
     }
     if (hand.moves >= stopAfterTurns) return false;
-    hand.add({ type: 'turned', adjuster, turns: move.turns });
-    hand.moves += 1;
-    hand.twin = turnTwin(hand.twin, move.turns);
-    hand.wait(2);
+    turn(hand, adjuster, move.turns);
   }
   return false;
+}
+
+function turn(hand: Hand, adjuster: string, turns: number): void {
+  hand.add({ type: 'turned', adjuster, turns });
+  hand.moves += 1;
+  hand.twin = turnTwin(hand.twin, adjuster, turns);
+  hand.wait(2);
+}
+
+/** What a practised hand answers: the flow as it runs, the outlets as they stand, what is in order. */
+function answer(hand: Hand, step: Step): void {
+  const asked = step.asks!;
+  const numbers: Readonly<Record<string, number>> = {
+    flow: Math.max(twinOutputs(hand.twin).flow, 0),
+    outlets_normal: 4,
+    outlets_open: 8,
+  };
+  const words: Readonly<Record<string, string>> = { gauge_moved: 'no', small_flow: 'yes' };
+  const value = numbers[asked.key] ?? words[asked.key] ?? asked.choices?.[0]?.value;
+  if (value !== undefined) hand.add({ type: 'observed', key: asked.key, value });
+}
+
+/** Lift at which an eye sees the first dribble, and from which it calls the valve tight. */
+const DRIBBLE = 0.02;
+const TIGHT = 0.004;
+
+/** Lowers in the moves advised until it dribbles; false when it never does. */
+function searchByEye(hand: Hand, step: Step): boolean {
+  const dribbles = () => twinOutputs(hand.twin).opening > DRIBBLE;
+  for (let i = 0; i < MOST_MOVES && !dribbles(); i++) {
+    const { move } = searchView(hand.run, step);
+    const turns = move && 'turns' in move ? move.turns : undefined;
+    if (turns === undefined) return false;
+    turn(hand, step.adjuster!, turns);
+    hand.wait(6);
+  }
+  if (!dribbles()) return false;
+  mark(hand, step, 'cracked', 1);
+  hand.add({ type: 'step_done', step_id: step.id });
+  return true;
+}
+
+/** Up until it cracks and on to full flow, down until it is tight, as often as is asked for. */
+function captureByEye(hand: Hand, step: Step): void {
+  const { up, down } = step.ramp!;
+  const lift = () => twinOutputs(hand.twin).opening;
+  const until = (seen: () => boolean) => {
+    for (let i = 0; i < 600 && !seen(); i++) hand.wait(0.5);
+    return seen();
+  };
+  hand.twin = actOnTwin(hand.twin, down);
+  until(() => lift() < TIGHT);
+  for (let cycle = 1; cycle < 30; cycle++) {
+    if (captureCycles(hand.run, step.id).filter(isWhole).length >= cyclesWanted(hand.run, step.id)) {
+      const { move } = captureView(hand.run, step);
+      if (move === undefined || !('turns' in move)) return;
+      turn(hand, step.adjuster!, move.turns);
+    }
+    hand.twin = actOnTwin(hand.twin, up);
+    if (!until(() => lift() > DRIBBLE)) return;
+    mark(hand, step, 'cracked', cycle);
+    hand.wait(12);
+    mark(hand, step, 'full_flow', cycle);
+    hand.twin = actOnTwin(hand.twin, down);
+    if (!until(() => lift() < TIGHT)) return;
+    mark(hand, step, 'reseated', cycle);
+    hand.wait(20);
+  }
+}
+
+function mark(hand: Hand, step: Step, name: Mark, cycle: number): void {
+  hand.add({
+    type: 'marked',
+    step_id: step.id,
+    role: step.role!,
+    mark: name,
+    cycle,
+    reading: { ...hand.read(step.role!), confirmed: true },
+  });
 }
 
 /** A screw that twice did nothing with the main full works the other way: said, as a technician would. */
 function deafTwice(hand: Hand, adjuster: string): boolean {
   const { answer, dots } = settingView(hand.run, adjuster);
   if (answer !== 'no_change' || dots.length < 3 || adjuster in hand.run.directions) return false;
-  const clockwise = hand.run.started.prior.direction === 'lowers' ? 'raises' : 'lowers';
+  const clockwise = settingView(hand.run, adjuster).prior.direction === 'lowers' ? 'raises' : 'lowers';
   hand.add({ type: 'direction_corrected', adjuster, clockwise });
   return true;
 }

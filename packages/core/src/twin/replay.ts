@@ -11,7 +11,7 @@ export function twinOf(started: EventOf<'started'>): Twin | undefined {
   if (!started.twin) return undefined;
   return createTwin({
     plate: started.plate,
-    targetPa: started.target.set_point_pa,
+    targets: started,
     sketch: started.twin,
     gauges: started.gauges,
     initial: procedureOf(started.plate.family, started.procedure_version).initial,
@@ -35,7 +35,7 @@ export function replayTwin(events: readonly RunEvent[]): Twin | undefined {
     twin = advanceTwin(twin, pause);
     before = Math.max(before, event.at_ms);
     if (withdrawn.has(event.id)) continue;
-    if (event.type === 'turned') twin = turnTwin(twin, event.turns);
+    if (event.type === 'turned') twin = turnTwin(twin, event.adjuster, event.turns);
     for (const positions of movesOf(event, steps)) twin = actOnTwin(twin, positions);
   }
   return twin;
@@ -48,6 +48,7 @@ export function movesOf(
     readonly id: string;
     readonly does?: Positions;
     readonly cycle?: readonly Positions[];
+    readonly ramp?: { readonly up: Positions; readonly down: Positions };
     readonly makes?: readonly { readonly id: string; readonly restores?: Positions }[];
   }[],
 ): readonly Positions[] {
@@ -56,6 +57,11 @@ export function movesOf(
     case 'locked': {
       const does = steps.find(({ id }) => id === event.step_id)?.does;
       return does ? [does] : [];
+    }
+    case 'marked': {
+      // At full flow the line is let down again; tight shut, it is raised for the next cycle by hand.
+      const ramp = steps.find(({ id }) => id === event.step_id)?.ramp;
+      return ramp ? [event.mark === 'cracked' ? ramp.up : ramp.down] : [];
     }
     case 'cycled':
       return steps.find(({ id }) => id === event.step_id)?.cycle ?? [];

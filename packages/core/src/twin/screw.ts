@@ -44,3 +44,9 @@ export function screwFor(setPoint: number, params: ScrewParams): Screw {
 
 /** Backed off: spring free, play taken up on the lowering side. */
 export const freeScrew: Screw = { position: 0, carried: 0 };
+
+/** Run in until its coils touch, play taken up on the raising side. */
+export const solidScrew = ({ sense, travel, backlash }: ScrewParams): Screw => ({
+  position: sense * (travel + backlash),
+  carried: travel,
+});

@@ -1,20 +1,29 @@
 import type { Gauge } from '../gauge';
 import { integrate, seededRandom } from '../numerics';
 import type { GaugeRole, Positions } from '../procedure';
-import type { Plate, TwinSketch } from '../valve';
-import type { PlantOutputs } from './plant';
-import { reducingPlant, type ReducingParams } from './reducing-plant';
-import { reducingVariety } from './reducing-variety';
-import { freeScrew, screwFor, setPointOf, turnScrew, type Screw, type ScrewParams } from './screw';
+import type { Plate, Targets, TwinSketch } from '../valve';
+import { drawTwin, type DrawnPlant } from './draw';
+import { linePlant } from './line-plant';
+import type { Plant, PlantOutputs, Settings } from './plant';
+import { reducingPlant } from './reducing-plant';
+import {
+  freeScrew,
+  screwFor,
+  setPointOf,
+  solidScrew,
+  turnScrew,
+  type Screw,
+  type ScrewParams,
+} from './screw';
 import { movePointer, readPointer } from './simulated-gauge';
 
 /** A valve's simulated twin at one moment: plain data, so that it can be kept and sent. */
 export type Twin = {
-  readonly plant: ReducingParams;
-  readonly screwParams: ScrewParams;
+  readonly plant: DrawnPlant;
+  readonly screwParams: Readonly<Record<string, ScrewParams>>;
+  readonly screws: Readonly<Record<string, Screw>>;
   readonly t: number;
   readonly state: readonly number[];
-  readonly screw: Screw;
   /** Where the cocks are wanted, and where the hand has got to. */
   readonly wanted: Positions;
   readonly inputs: Positions;
@@ -28,7 +37,7 @@ export type Twin = {
 
 export type TwinOptions = {
   readonly plate: Plate;
-  readonly targetPa: number;
+  readonly targets: Targets;
   readonly sketch: TwinSketch;
   readonly gauges: Readonly<Partial<Record<GaugeRole, Gauge>>>;
   readonly initial: Positions;
@@ -39,16 +48,25 @@ const CHUNK = 0.25;
 const HAND_SPEED = 0.12;
 const LONGEST_ADVANCE = 7200;
 
-export function createTwin({ plate, targetPa, sketch, gauges, initial }: TwinOptions): Twin {
-  const { plant, screw: screwParams } = reducingVariety(plate, targetPa, sketch);
-  const screw = screwFor(sketch.found_pa, screwParams);
-  const setPoint = setPointOf(screw, screwParams) / 1000;
+type AnyPlant = Plant<DrawnPlant['params']>;
+const plantOf = ({ kind }: DrawnPlant): AnyPlant =>
+  (kind === 'reducing' ? reducingPlant : linePlant) as unknown as AnyPlant;
+
+export function createTwin({ plate, targets, sketch, gauges, initial }: TwinOptions): Twin {
+  const { plant, screws: screwParams } = drawTwin(plate, targets, sketch);
+  const screws = Object.fromEntries(
+    Object.entries(screwParams).map(([id, params]) => {
+      const found = id === 'main' ? sketch.found_pa : (sketch.found_others?.[id] ?? targets.other_targets?.[id]?.set_point_pa ?? 0); // prettier-ignore
+      return [id, screwFor(Math.abs(found), params)];
+    }),
+  );
+  const settings = settingsOf({ screws, screwParams });
   const start: Twin = {
     plant,
     screwParams,
+    screws,
     t: 0,
-    state: reducingPlant.initial(plant, initial, setPoint),
-    screw,
+    state: plantOf(plant).initial(plant.params, initial, settings),
     wanted: initial,
     inputs: initial,
     gauges,
@@ -61,25 +79,34 @@ export function createTwin({ plate, targetPa, sketch, gauges, initial }: TwinOpt
   return { ...rested, t: 0 };
 }
 
+/** Set points of all screws, kPa. */
+const settingsOf = ({ screws, screwParams }: Pick<Twin, 'screws' | 'screwParams'>): Settings =>
+  Object.fromEntries(
+    Object.entries(screws).map(([id, screw]) => [id, setPointOf(screw, screwParams[id]!) / 1000]),
+  );
+
 /** The twin `seconds` later (0 … 7200); never NaN, whatever the inputs. */
 export function advanceTwin(twin: Twin, seconds: number): Twin {
   let { t, state, inputs, pointers, isStuck } = twin;
-  const setPoint = setPointOf(twin.screw, twin.screwParams) / 1000;
+  const plant = plantOf(twin.plant);
+  const { params } = twin.plant;
+  const settings = settingsOf(twin);
+  const scale = plant.scale(params);
   const until = t + Math.min(LONGEST_ADVANCE, Math.max(0, seconds || 0));
   let firstStep = CHUNK;
   while (t < until - 1e-9) {
     const dt = Math.min(CHUNK, until - t);
     inputs = moveHands(inputs, twin.wanted, dt);
-    const outcome = integrate(reducingPlant.derivative(twin.plant, inputs, setPoint), state, t, t + dt, {
+    const outcome = integrate(plant.derivative(params, inputs, settings), state, t, t + dt, {
       tolerance: 2e-4,
-      scale: reducingPlant.scale,
+      scale,
       firstStep,
     });
     isStuck = outcome.ended !== 'at_end';
-    state = reducingPlant.clamp(twin.plant, outcome.state);
+    state = plant.clamp(params, outcome.state);
     firstStep = Math.max(1e-3, outcome.nextStep);
     t += dt;
-    const { inlet, outlet } = reducingPlant.outputs(twin.plant, inputs, setPoint, state);
+    const { inlet, outlet } = plant.outputs(params, inputs, settings, state);
     pointers = {
       inlet: pointerAt(twin.gauges.inlet, pointers.inlet, inlet, dt),
       outlet: pointerAt(twin.gauges.outlet, pointers.outlet, outlet, dt),
@@ -107,27 +134,50 @@ function moveHands(now: Positions, wanted: Positions, dt: number): Positions {
   return moved ?? now;
 }
 
-/** Does to the twin what a step says: cocks moved, or an adjuster backed off until free. */
+const ADJUSTER = 'adjuster_';
+/** Turns above free at which an adjuster is parked that must only just bear on its spring. */
+const NEAR_FREE = 1;
+
+/** Does to the twin what a step says: cocks moved, adjusters parked `free`, `near_free` or `full`. */
 export function actOnTwin(twin: Twin, does: Positions): Twin {
-  const { adjuster_main: adjuster, ...cocks } = does;
-  const screw = adjuster === 'free' ? freeScrew : twin.screw;
-  return { ...twin, screw, wanted: { ...twin.wanted, ...cocks } };
+  const cocks: Record<string, number | string> = {};
+  let screws: Record<string, Screw> | undefined;
+  for (const [key, value] of Object.entries(does)) {
+    const id = key.startsWith(ADJUSTER) ? key.slice(ADJUSTER.length) : undefined;
+    if (id === undefined) cocks[key] = value;
+    else if (twin.screws[id]) {
+      const parked = parkScrew(value, twin.screwParams[id]!);
+      screws = { ...(screws ?? twin.screws), [id]: parked ?? twin.screws[id] };
+    }
+  }
+  return { ...twin, screws: screws ?? twin.screws, wanted: { ...twin.wanted, ...cocks } };
 }
 
-/** Turns the adjuster as a hand does: the turn asked for, give or take a twenty-fifth of a turn. */
-export function turnTwin(twin: Twin, turns: number): Twin {
-  if (!Number.isFinite(turns)) return twin;
+const parkScrew = (word: number | string, params: ScrewParams): Screw | undefined =>
+  word === 'free'
+    ? freeScrew
+    : word === 'near_free'
+      ? turnScrew(freeScrew, params, params.sense * NEAR_FREE)
+      : word === 'full'
+        ? solidScrew(params)
+        : undefined;
+
+/** Turns an adjuster as a hand does: the turn asked for, give or take a twenty-fifth of a turn. */
+export function turnTwin(twin: Twin, adjuster: string, turns: number): Twin {
+  const screw = twin.screws[adjuster];
+  if (!screw || !Number.isFinite(turns)) return twin;
   const random = seededRandom(twin.seed * 7919 + twin.draws * 104729 + 17);
   const made = turns + 0.04 * random.normal();
-  return { ...twin, draws: twin.draws + 1, screw: turnScrew(twin.screw, twin.screwParams, made) };
+  const turned = turnScrew(screw, twin.screwParams[adjuster]!, made);
+  return { ...twin, draws: twin.draws + 1, screws: { ...twin.screws, [adjuster]: turned } };
 }
 
 /** What the twin shows without a gauge between. */
 export const twinOutputs = (twin: Twin): PlantOutputs =>
-  reducingPlant.outputs(twin.plant, twin.inputs, setPointOf(twin.screw, twin.screwParams) / 1000, twin.state);
+  plantOf(twin.plant).outputs(twin.plant.params, twin.inputs, settingsOf(twin), twin.state);
 
-/** The main valve stands wide open: the main is filling or the demand is too strong. */
-export const isWideOpen = (twin: Twin): boolean => twinOutputs(twin).opening > 0.97;
+/** The valve stands wide open: the main is filling, or the demand is on the wrong side. */
+export const isWideOpen = (twin: Twin): boolean => !twinOutputs(twin).isInControl;
 
 /** What a gauge on the twin shows, Pa; undefined where none is fitted. */
 export function readTwin(twin: Twin, role: GaugeRole): number | undefined {

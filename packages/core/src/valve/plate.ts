@@ -2,6 +2,7 @@ import { z } from 'zod';
 
 const pressure = z.number().min(-101_325).max(1e9);
 const text = z.string().max(400);
+const id = z.string().min(1).max(40);
 
 export const directionSchema = z.enum(['raises', 'lowers', 'unknown']);
 export type Direction = z.infer<typeof directionSchema>;
@@ -12,45 +13,134 @@ export const springSchema = z.object({
   to_pa: pressure,
   /** Pa of set point for a whole turn; always positive, the direction stands on the plate. */
   rate_pa_per_turn: z.number().positive().max(1e8),
+  /** Colours that are stacked with it: the row then speaks of the whole stack. */
+  stacked_with: z.array(z.string().max(40)).max(3).optional(),
 });
 export type Spring = z.infer<typeof springSchema>;
 
-/** What the plate, the manual and the register say of a pilot-operated reducing valve. */
-export const reducingPlateSchema = z.object({
-  family: z.literal('reducing'),
-  size_dn: z.number().min(10).max(2000),
-  /** Highest pressure the downstream side may ever see. */
-  outlet_rating_pa: pressure,
-  inlet_rating_pa: pressure,
+/** What is known of one adjuster: its springs (ranges as sizes, without the sign of a vacuum) and its screw. */
+const adjusterShape = {
   springs: z.array(springSchema).min(1).max(12),
   fitted_spring: z.string().max(40),
   clockwise: directionSchema,
   /** Whole turns from backed off to coil-bound. */
   travel_turns: z.number().positive().max(60),
+};
+export const adjusterPlateSchema = z.object(adjusterShape);
+export type AdjusterPlate = z.infer<typeof adjusterPlateSchema>;
+
+/** What every plate says. The leading adjuster stands on the plate itself, further ones under `others`. */
+const plateShape = {
+  ...adjusterShape,
+  others: z.record(id, adjusterPlateSchema).optional(),
+  size_dn: z.number().min(3).max(2000),
+  /** Highest pressure that either side may ever see. */
+  outlet_rating_pa: pressure,
+  inlet_rating_pa: pressure,
   min_differential_pa: z.number().nonnegative().max(1e7),
   accessories: z.array(z.string().min(1).max(80)).max(20),
   /** Fire-service approval: only the accessories named in it may be fitted. */
   approval: z.object({ scheme: text, accessories: z.array(z.string().max(80)).max(20) }).optional(),
   factory_set_point_pa: pressure.optional(),
-});
+};
+const plateOf = <F extends string, S extends z.ZodRawShape>(family: F, shape: S) =>
+  z.object({ family: z.literal(family), ...plateShape, ...shape });
+
+export const reducingPlateSchema = plateOf('reducing', {});
 export type ReducingPlate = z.infer<typeof reducingPlateSchema>;
 
-export const plateSchema = z.discriminatedUnion('family', [reducingPlateSchema]);
+export const sustainingPlateSchema = plateOf('sustaining', {
+  /** Pressure of the pump in normal running, and below which it cavitates. */
+  pump_running_pa: pressure,
+  cavitation_pa: pressure,
+});
+export type SustainingPlate = z.infer<typeof sustainingPlateSchema>;
+
+export const pilotReliefPlateSchema = plateOf('relief_pilot', {
+  /** Of the line in normal work: the relief must be shut at it. */
+  working_pa: pressure,
+});
+export type PilotReliefPlate = z.infer<typeof pilotReliefPlateSchema>;
+
+export const springReliefPlateSchema = plateOf('relief_spring', {
+  service: z.enum(['pressure', 'vacuum']),
+  /** Greatest pressure of the machine by its plate, in standard air; negative for vacuum. */
+  machine_max_pa: pressure,
+  altitude_m: z.number().min(-430).max(11_000),
+  air_k: z.number().min(200).max(400),
+  /** The maker's own figure for this altitude and air, when it has been asked for. */
+  maker_max_pa: pressure.optional(),
+});
+export type SpringReliefPlate = z.infer<typeof springReliefPlateSchema>;
+
+export const hydraulicPlateSchema = plateOf('hydraulic', {
+  heaviest_load_pa: pressure,
+  flow_m3s: z.number().positive().max(10),
+});
+export type HydraulicPlate = z.infer<typeof hydraulicPlateSchema>;
+
+export const gasPlateSchema = plateOf('gas', {
+  loading: z.enum(['pilot', 'spring']),
+});
+export type GasPlate = z.infer<typeof gasPlateSchema>;
+
+export const services = ['reducing', 'back_pressure', 'relief'] as const;
+/** How a self-operated regulator is piped; its sequences are computed from it. */
+export const arrangementSchema = z.object({
+  service: z.enum(services),
+  control_line: z.boolean(),
+  bypass: z.boolean(),
+  /** Loaded by a spring alone, or by a supply of pressure that is bled first or last. */
+  loading: z.enum(['spring', 'bled_first', 'bled_last']),
+  vent_piped: z.boolean(),
+});
+export type Arrangement = z.infer<typeof arrangementSchema>;
+
+export const selfOperatedPlateSchema = plateOf('self_operated', { arrangement: arrangementSchema });
+export type SelfOperatedPlate = z.infer<typeof selfOperatedPlateSchema>;
+
+export const plateSchema = z.discriminatedUnion('family', [
+  reducingPlateSchema,
+  sustainingPlateSchema,
+  pilotReliefPlateSchema,
+  springReliefPlateSchema,
+  hydraulicPlateSchema,
+  gasPlateSchema,
+  selfOperatedPlateSchema,
+]);
 export type Plate = z.infer<typeof plateSchema>;
 export type Family = Plate['family'];
+export type PlateOf<F extends Family> = Extract<Plate, { family: F }>;
 
-/** What the valve must hold, and why. */
+/** What an adjuster must hold, and why. */
 export const targetSchema = z.object({
   set_point_pa: pressure,
   tolerance_pa: z.number().positive().max(1e8),
-  /** Never to be passed on the way: the weakest part downstream, or the site's own figure. */
+  /** Never to be passed on the way: the weakest part on that side, or the site's own figure. */
   limit_pa: pressure,
   why: text.min(1),
 });
 export type Target = z.infer<typeof targetSchema>;
+/** Targets of further adjusters by their id. */
+export const otherTargetsSchema = z.record(id, targetSchema);
 
-/** The name in the field's words, for titles. */
-export const familyName: Record<Family, string> = { reducing: 'Pilot-operated reducing valve' };
+/** What the leading adjuster must hold, and what the further ones must. */
+export type Targets = {
+  readonly target: Target;
+  readonly other_targets?: Readonly<Record<string, Target>> | undefined;
+};
 
-export const fittedSpring = (plate: Plate): Spring | undefined =>
-  plate.springs.find(({ colour }) => colour === plate.fitted_spring);
+export const MAIN = 'main';
+/** The target of an adjuster; undefined where none has been given. */
+export const targetOf = ({ target, other_targets: others }: Targets, adjuster: string): Target | undefined =>
+  adjuster === MAIN ? target : others?.[adjuster];
+
+/** What the plate says of an adjuster; an unknown one is a bug of the procedure. */
+export function adjusterPlate(plate: Plate, adjuster: string): AdjusterPlate {
+  const found = adjuster === MAIN ? plate : plate.others?.[adjuster];
+  if (!found) throw new Error(`no adjuster ${adjuster} on this plate`);
+  return found;
+}
+
+export const fittedSpring = ({ springs, fitted_spring }: AdjusterPlate): Spring | undefined =>
+  springs.find(({ colour }) => colour === fitted_spring);

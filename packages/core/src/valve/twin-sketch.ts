@@ -7,13 +7,19 @@ export const twinFaults = [
   'leaking_seat',
   'weak_supply',
   'off_spring',
+  'sticking',
+  'broken_seal',
 ] as const;
 export type TwinFault = (typeof twinFaults)[number];
+
+const found = z.number().min(-1e6).max(1e9);
 
 /** What makes a valve's simulated twin unlike its plate: a seed, faults, and how it is found. */
 export const twinSketchSchema = z.object({
   seed: z.number().int().min(0).max(1e9),
-  faults: z.array(z.enum(twinFaults)).max(6),
-  found_pa: z.number().min(0).max(1e9),
+  faults: z.array(z.enum(twinFaults)).max(8),
+  found_pa: found,
+  /** Further adjusters by their id. */
+  found_others: z.record(z.string().max(40), found).optional(),
 });
 export type TwinSketch = z.infer<typeof twinSketchSchema>;

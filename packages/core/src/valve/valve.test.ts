@@ -45,7 +45,7 @@ describe('spring choice', () => {
 
 describe('checkPlate', () => {
   const codes = (change: object, targetChange: object = {}) =>
-    checkPlate({ ...plate, ...change }, { ...target, ...targetChange }).map(({ code }) => code);
+    checkPlate({ ...plate, ...change }, { target: { ...target, ...targetChange } }).map(({ code }) => code);
 
   test('a sound plate has nothing wrong', () => {
     expect(codes({}, { set_point_pa: kPa(400) })).toEqual([]);
@@ -60,12 +60,12 @@ describe('checkPlate', () => {
     ['valve.range_upside_down', { springs: [{ ...plate.springs[1]!, from_pa: 9e5 }] }, {}],
     ['valve.not_finite', { travel_turns: Number.NaN }, {}],
   ])('%s stops a run', (code, change, targetChange) => {
-    const issues = checkPlate({ ...plate, ...change }, { ...target, ...targetChange });
+    const issues = checkPlate({ ...plate, ...change }, { target: { ...target, ...targetChange } });
     expect(issues.find((issue) => issue.code === code)?.stops).toBe(true);
   });
 
   test('a wrong spring is answered with those that would do', () => {
-    const [issue] = checkPlate({ ...plate, fitted_spring: 'white' }, target);
+    const [issue] = checkPlate({ ...plate, fitted_spring: 'white' }, { target });
     expect(issue).toMatchObject({ code: 'valve.target_outside_spring', wouldDo: ['green', 'red'] });
   });
 

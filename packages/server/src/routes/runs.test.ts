@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { codeOf, testServer, valve, wholeRun, type TestServer } from '../testing/server';
+import { QueryTypes } from 'sequelize';
 
 const { events } = wholeRun('run-a');
 const post = (server: TestServer, batch: readonly unknown[], run = 'run-a') =>
@@ -146,12 +147,11 @@ describe('a real file', () => {
         await expect(second.store.sequelize.query(sql)).rejects.toMatchObject({
           parent: { message: expect.stringContaining('append-only') },
         });
-    const [rows] = await second.store.sequelize.query('PRAGMA journal_mode');
-    expect(rows).toEqual([{ journal_mode: 'wal' }]);
-    const [keys] = await second.store.sequelize.query('PRAGMA foreign_keys');
-    expect(keys).toEqual([{ foreign_keys: 1 }]);
-    const [sync] = await second.store.sequelize.query('PRAGMA synchronous');
-    expect(sync).toEqual([{ synchronous: 2 }]);
+    const pragma = (name: string) =>
+      second.store.sequelize.query(`PRAGMA ${name}`, { type: QueryTypes.SELECT });
+    expect(await pragma('journal_mode')).toEqual([{ journal_mode: 'wal' }]);
+    expect(await pragma('foreign_keys')).toEqual([{ foreign_keys: 1 }]);
+    expect(await pragma('synchronous')).toEqual([{ synchronous: 2 }]);
     await second.store.close();
     rmSync(folder, { recursive: true });
   });

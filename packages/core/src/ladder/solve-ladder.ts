@@ -1,0 +1,79 @@
+import { err, ok, type Result } from '../result';
+import { checkSystem, type SystemIssue } from './check-system';
+import { compileRules, lockupOf, ORIGIN, type Edge } from './compile-rules';
+import { leastSolution, type Clash } from './least-solution';
+import type { Rule, System } from './system';
+
+export type RungTarget = {
+  readonly rung: string;
+  /** Pa gauge, the least that every rule allows. */
+  readonly pa: number;
+  /** The rule that decides it: it would be lower without. */
+  readonly decidedBy: Rule | undefined;
+};
+export type RuleSlack = { readonly rule: Rule; readonly slack: number };
+export type Ladder = { readonly targets: readonly RungTarget[]; readonly slacks: readonly RuleSlack[] };
+
+export type LadderError =
+  | { readonly code: 'ladder.unsound'; readonly issues: readonly SystemIssue[] }
+  /** The rules that cannot hold together, round the cycle, and by how much they clash (Pa). */
+  | { readonly code: 'ladder.clash'; readonly rules: readonly Rule[]; readonly excess: number }
+  /** Rungs without any rule that holds them up. */
+  | { readonly code: 'ladder.no_floor'; readonly rungs: readonly string[] };
+
+/** Rounds of taking lockup at the last solution; each only raises, so the least one is found. */
+const LOCKUP_ROUNDS = 40;
+
+/**
+ * The least pressure of every rung that all rules allow, the rule that decides each, and the slack
+ * of every rule.
+ *
+ * @returns targets in the order of the rungs, Pa gauge; slacks in the order of the rules, Pa, ≥ 0
+ * @errors  ladder.unsound · ladder.clash (minimal: without any one of them the rest agree) · ladder.no_floor
+ */
+export function solveLadder(system: Pick<System, 'rungs' | 'rules'>): Result<Ladder, LadderError> {
+  const issues = checkSystem(system);
+  if (issues.length > 0) return err({ code: 'ladder.unsound', issues });
+  const { rungs, rules } = system;
+  let guess: readonly number[] = [];
+  let edges: readonly Edge[] = [];
+  for (let round = 0; round < LOCKUP_ROUNDS; round++) {
+    edges = compileRules(rungs, rules, guess);
+    const solved = leastSolution(rungs.length + 1, edges);
+    if (!solved.ok) return err(clashOf(solved.error, rules));
+    const { values, deciding } = solved.value;
+    const stands = rungs.every((rung, i) => Math.abs(lockupOf(rung, values[i + 1]!) - lockupOf(rung, guess[i + 1] ?? 0)) < 1); // prettier-ignore
+    guess = values;
+    if (!stands) continue;
+    const floating = rungs.filter((_, i) => !Number.isFinite(values[i + 1]!));
+    if (floating.length > 0) return err({ code: 'ladder.no_floor', rungs: floating.map(({ name }) => name) });
+    return ok({
+      targets: rungs.map(({ id }, i) => {
+        const edge = deciding[i + 1];
+        return { rung: id, pa: values[i + 1]!, decidedBy: edge && rules[edge.rule] };
+      }),
+      slacks: slacksOf(rules, edges, values),
+    });
+  }
+  // Lockup that feeds on itself never settles: the rules that do it are those of the last clash-to-be.
+  return err({ code: 'ladder.clash', rules: [...new Set(edges.map(({ rule }) => rules[rule]!))], excess: 0 });
+}
+
+const clashOf = ({ edges, excess }: Clash, rules: readonly Rule[]): LadderError => ({
+  code: 'ladder.clash',
+  rules: [...new Set(edges.map(({ rule }) => rules[rule]!))],
+  excess,
+});
+
+function slacksOf(
+  rules: readonly Rule[],
+  edges: readonly Edge[],
+  values: readonly number[],
+): readonly RuleSlack[] {
+  const least = new Array<number>(rules.length).fill(Number.POSITIVE_INFINITY);
+  for (const { from, to, weight, rule } of edges) {
+    const slack = (to === ORIGIN ? 0 : values[to]!) - (from === ORIGIN ? 0 : values[from]!) - weight;
+    least[rule] = Math.min(least[rule]!, slack);
+  }
+  return rules.map((rule, i) => ({ rule, slack: Math.max(0, least[i]!) }));
+}

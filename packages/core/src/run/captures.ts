@@ -1,0 +1,38 @@
+import type { Run } from './state';
+
+/** One opening and shutting of a relief valve, as far as it has been marked; Pa gauge. */
+export type CaptureCycle = {
+  readonly cycle: number;
+  readonly cracked: number | undefined;
+  readonly fullFlow: number | undefined;
+  readonly reseated: number | undefined;
+};
+
+/** Cycles of a capture since its adjuster was last turned: what was seen before tells of another setting. */
+export function captureCycles(run: Run, stepId: string): readonly CaptureCycle[] {
+  const adjuster = run.steps.find(({ id }) => id === stepId)?.adjuster ?? 'main';
+  const turnedAt = run.marks[adjuster]?.findLast(({ kind }) => kind === 'turned')?.atMs ?? 0;
+  const marks = (run.captures[stepId] ?? []).filter(({ atMs }) => atMs >= turnedAt);
+  const numbers = [...new Set(marks.map(({ cycle }) => cycle))].sort((a, b) => a - b);
+  const at = (cycle: number, name: string) =>
+    marks.findLast((mark) => mark.cycle === cycle && mark.mark === name)?.pressure;
+  return numbers.map((cycle) => ({
+    cycle,
+    cracked: at(cycle, 'cracked'),
+    fullFlow: at(cycle, 'full_flow'),
+    reseated: at(cycle, 'reseated'),
+  }));
+}
+
+export const isWhole = ({ cracked, reseated }: CaptureCycle): boolean =>
+  cracked !== undefined && reseated !== undefined;
+
+/** How many whole cycles a capture step wants. */
+export const cyclesWanted = (run: Run, stepId: string): number => {
+  const count = run.steps.find(({ id }) => id === stepId)?.count;
+  return typeof count === 'number' ? count : run.started.house_rules.proving_cycles;
+};
+
+/** Pressure at which a search has seen the valve crack; undefined until it has. */
+export const crackedAt = (run: Run, stepId: string): number | undefined =>
+  (run.captures[stepId] ?? []).findLast(({ mark }) => mark === 'cracked')?.pressure;

@@ -1,0 +1,58 @@
+import { afterReading, afterTurn, nextMove, startBelief, type NextMove } from '../coach';
+import type { Step } from '../procedure';
+import { crackedAt } from './captures';
+import { aimOf, standOf, takenUpBy, type Stand } from './setting-view';
+import type { Run } from './state';
+import { lastReading } from './last-reading';
+
+export type SearchView = {
+  readonly stand: Stand;
+  /** Pressure of the line at which it is looked for; undefined until it has been read. */
+  readonly line: number | undefined;
+  readonly cracked: number | undefined;
+  readonly move: NextMove | undefined;
+  readonly turnsMade: number;
+};
+
+/** How well a line pressure is known while a valve is looked for, as a share of the tolerance. */
+const LINE_SD = 0.1;
+
+/**
+ * Lowering a relief until it cracks. Every turn after which nothing showed says only that the
+ * setting still stands above the line; the next one is as long as leaves it unlikely to fall
+ * through the lane below.
+ */
+export function searchView(run: Run, step: Step): SearchView {
+  const stand = standOf(run, step.adjuster ?? 'main');
+  const line = lastReading(run, 'line')?.reading.si;
+  const cracked = crackedAt(run, step.id);
+  const turns = (run.marks[stand.spec.id] ?? []).filter((mark) => mark.kind === 'turned');
+  const seen = { stand, line, cracked, turnsMade: turns.reduce((sum, mark) => sum + mark.turns, 0) };
+  if (line === undefined || cracked !== undefined) return { ...seen, move: undefined };
+  const tolerance = stand.target.tolerance_pa;
+  const sd = LINE_SD * tolerance;
+  const highest = Math.max(stand.highest, line + tolerance);
+  let belief = startBelief(stand.prior, {
+    reading: line,
+    readingSd: sd,
+    takenUp: takenUpBy(stand.parked, stand.prior),
+    parked: { setPoint: highest, sd: 0.15 * highest },
+  });
+  for (const { turns: made } of turns)
+    belief = afterReading(afterTurn(belief, made), line, sd, undefined, line);
+  const aim = { ...aimOf(run, stand), target: line, lower: line - tolerance, upper: line + tolerance, limit: Number.POSITIVE_INFINITY }; // prettier-ignore
+  // A reading far above keeps "done" from being said: only the eye says that it cracks.
+  const move = nextMove(belief, highest, { ...aim, approach: 'from_above', guard: 0 });
+  const smallest = run.started.house_rules.search_turn;
+  return {
+    ...seen,
+    move: move.kind === 'stuck' && move.why === 'no_safe_move' ? creep(stand, smallest) : move,
+  };
+}
+
+/** The least move that is worth waiting for, when the coach cannot tell how far it is. */
+function creep({ prior, highest }: Stand, size: number): NextMove {
+  const turns = prior.direction === 'lowers' ? size : -size;
+  const mean = highest - size * prior.rate;
+  return { kind: 'turn', turns, predicted: { mean, low: mean, high: highest }, chancePastLane: 0 };
+}

@@ -1,0 +1,57 @@
+import { crackingResult, droop, noFlowVerdict } from '../prove';
+import { captureCycles, lastReading, type Run } from '../run';
+import type { SheetBody } from './sheet';
+
+/** Droop and lockup of a run so far; null where the readings are not there. */
+export function noFlowOf(run: Run): Pick<SheetBody, 'droop_pa' | 'no_flow'> {
+  const small = lastReading(run, 'setting')?.reading.si;
+  const working = lastReading(run, 'working_flow');
+  const record = run.readings
+    .filter(({ purpose }) => purpose === 'no_flow')
+    .map(({ reading, elapsed, atMs }) => ({ t: elapsed ?? atMs / 1000, value: reading.si }));
+  const gauge = run.gauges.outlet;
+  const verdict =
+    gauge && small !== undefined
+      ? noFlowVerdict(record, small, gauge.resolution_pa, run.started.house_rules)
+      : undefined;
+  const isOutlet = working?.role === 'outlet';
+  return {
+    droop_pa: small !== undefined && isOutlet ? droop(small, working.reading.si) : null,
+    no_flow: verdict?.ok
+      ? {
+          shape: verdict.value.shape,
+          sure: verdict.value.sure,
+          rise_pa: verdict.value.rise,
+          allowed_pa: verdict.value.allowed,
+          creep_pa_per_s: verdict.value.creepRate,
+          passes: verdict.value.passes,
+        }
+      : null,
+  };
+}
+
+/** Cracking and reseat over the proving cycles of a relief; null where none were captured. */
+export function crackingOf(run: Run): SheetBody['cracking'] {
+  const step = run.steps.find(({ kind, id }) => kind === 'capture' && (run.captures[id] ?? []).length > 0);
+  if (!step) return null;
+  const cycles = captureCycles(run, step.id);
+  const result = crackingResult(cycles);
+  if (!result.ok) return null;
+  const { value } = result;
+  const isLog = run.captures[step.id]!.some(({ source }) => source === 'log');
+  return {
+    cycles: cycles.map(({ cracked, fullFlow, reseated }) => ({
+      cracked_pa: cracked ?? null,
+      full_flow_pa: fullFlow ?? null,
+      reseated_pa: reseated ?? null,
+    })),
+    cracking_pa: value.cracking,
+    cracking_spread_pa: value.crackingSpread,
+    repeatability_pa: value.repeatability,
+    reseat_pa: value.reseat ?? null,
+    reseat_spread_pa: value.reseatSpread,
+    blowdown: value.blowdown ?? null,
+    overpressure: value.overpressure ?? null,
+    source: isLog ? 'log' : 'marked',
+  };
+}

@@ -1,0 +1,130 @@
+import type { Gauge } from '../gauge';
+import { procedureOf } from '../procedure';
+import { kPa } from '../quantity';
+import { ratePriors, type EventOf } from '../run';
+import { rehearse, twinOf, type Rehearsal, type RehearsalOptions } from '../twin';
+import { defaultHouseRules, type Plate, type Target, type Targets, type TwinSketch } from '../valve';
+import { gauge, stamp, startAtMs, type StartedDraft } from './samples';
+
+const spring = (from: number, to: number, rate: number, colour = 'green') => ({
+  colour, from_pa: kPa(from), to_pa: kPa(to), rate_pa_per_turn: kPa(rate),
+}); // prettier-ignore
+const own = (from: number, to: number, rate: number) => ({
+  springs: [spring(from, to, rate)],
+  fitted_spring: 'green',
+  clockwise: 'raises' as const,
+  travel_turns: Math.ceil((1.5 * to) / rate),
+});
+const common = { size_dn: 80, min_differential_pa: 0, accessories: [] };
+const target = (set: number, tolerance: number, limit: number): Target => ({
+  set_point_pa: kPa(set), tolerance_pa: kPa(tolerance), limit_pa: kPa(limit), why: 'The test needs it.',
+}); // prettier-ignore
+
+export type FamilySample = Targets & {
+  readonly plate: Plate;
+  readonly gauges: Partial<Record<'inlet' | 'outlet', Gauge>>;
+  readonly found: Pick<TwinSketch, 'found_pa' | 'found_others'>;
+};
+
+/** One sound valve of every family but the reducing one, which `samples.ts` has. */
+export const familySamples = {
+  sustaining: {
+    plate: { family: 'sustaining', ...common, ...own(200, 1400, 180), inlet_rating_pa: kPa(1600), outlet_rating_pa: kPa(1600), pump_running_pa: kPa(950), cavitation_pa: kPa(650) },
+    target: target(840, 25, 1300),
+    gauges: { inlet: gauge('G-04', 1600), outlet: gauge('G-12', 1000) },
+    found: { found_pa: kPa(800) },
+  },
+  combined: {
+    plate: { family: 'sustaining', ...common, ...own(200, 1400, 180), others: { reducing: own(100, 700, 150) }, inlet_rating_pa: kPa(1600), outlet_rating_pa: kPa(1000), pump_running_pa: kPa(950), cavitation_pa: kPa(650) },
+    target: target(840, 25, 1300),
+    other_targets: { reducing: target(520, 20, 700) },
+    gauges: { inlet: gauge('G-04', 1600), outlet: gauge('G-12', 1000) },
+    found: { found_pa: kPa(800), found_others: { reducing: kPa(560) } },
+  },
+  relief_pilot: {
+    plate: { family: 'relief_pilot', ...common, ...own(400, 1600, 220), inlet_rating_pa: kPa(1600), outlet_rating_pa: kPa(1600), working_pa: kPa(950) },
+    target: target(1180, 30, 1500),
+    gauges: { inlet: gauge('G-04', 1600) },
+    found: { found_pa: kPa(1340) },
+  },
+  relief_spring: {
+    plate: { family: 'relief_spring', ...common, ...own(10, 40, 4), inlet_rating_pa: kPa(60), outlet_rating_pa: kPa(60), service: 'pressure', machine_max_pa: kPa(32), altitude_m: 1240, air_k: 278 },
+    target: target(26, 1, 28),
+    gauges: { inlet: gauge('G-31', 60, { resolution_pa: 100 }) },
+    found: { found_pa: kPa(22) },
+  },
+  vacuum: {
+    plate: { family: 'relief_spring', ...common, ...own(8, 35, 3), inlet_rating_pa: kPa(-50), outlet_rating_pa: kPa(-50), service: 'vacuum', machine_max_pa: kPa(-30), altitude_m: 0, air_k: 293.15 },
+    target: target(-24, 1, -29),
+    gauges: { inlet: gauge('G-32', 0, { range_low_pa: kPa(-60), resolution_pa: 100 }) },
+    found: { found_pa: kPa(-20) },
+  },
+  hydraulic: {
+    plate: {
+      family: 'hydraulic', ...common, ...own(500, 35_000, 6000), others: { cross_a: own(500, 30_000, 5000), cross_b: own(500, 30_000, 5000), compensator: own(2000, 28_000, 4000) },
+      inlet_rating_pa: kPa(27_000), outlet_rating_pa: kPa(27_000), heaviest_load_pa: kPa(17_000), flow_m3s: 95e-3 / 60,
+    },
+    target: target(23_000, 300, 26_000),
+    other_targets: { cross_a: target(21_000, 300, 26_000), cross_b: target(21_000, 300, 26_000), compensator: target(18_500, 300, 26_000) },
+    gauges: { inlet: gauge('G-40', 40_000, { resolution_pa: kPa(50), accuracy_fraction: 0.002 }) },
+    found: { found_pa: kPa(25_200), found_others: { cross_a: kPa(21_200), cross_b: kPa(20_500), compensator: kPa(19_700) } },
+  },
+  gas: {
+    plate: { family: 'gas', ...common, ...own(1, 6, 0.8), size_dn: 40, inlet_rating_pa: kPa(400), outlet_rating_pa: kPa(10), loading: 'pilot' },
+    target: target(2.1, 0.1, 3.5),
+    gauges: { outlet: gauge('G-50', 5, { resolution_pa: 10, accuracy_fraction: 0.005 }) },
+    found: { found_pa: kPa(2.5) },
+  },
+  self_operated: {
+    plate: { family: 'self_operated', ...common, ...own(100, 700, 120), size_dn: 50, min_differential_pa: kPa(50), inlet_rating_pa: kPa(1600), outlet_rating_pa: kPa(1000), arrangement: { service: 'reducing', control_line: true, bypass: true, loading: 'spring', vent_piped: true } },
+    target: target(400, 15, 520),
+    gauges: { inlet: gauge('G-04', 1600), outlet: gauge('G-12', 1000) },
+    found: { found_pa: kPa(380) },
+  },
+  back_pressure: {
+    plate: { family: 'self_operated', ...common, ...own(100, 900, 140), size_dn: 50, inlet_rating_pa: kPa(1600), outlet_rating_pa: kPa(1000), arrangement: { service: 'back_pressure', control_line: true, bypass: false, loading: 'bled_last', vent_piped: false } },
+    target: target(500, 20, 700),
+    gauges: { inlet: gauge('G-12', 1000), outlet: gauge('G-15', 1000) },
+    found: { found_pa: kPa(480) },
+  },
+} satisfies Record<string, FamilySample>; // prettier-ignore
+export type SampleName = keyof typeof familySamples;
+
+export const familyStarted = (name: SampleName, over: Partial<StartedDraft> = {}): StartedDraft => {
+  const { plate, gauges, found, ...targets } = familySamples[name] as FamilySample;
+  return {
+    type: 'started',
+    valve_id: name,
+    valve_tag: name,
+    valve_name: 'Test',
+    plate,
+    target: targets.target,
+    ...(targets.other_targets ? { other_targets: { ...targets.other_targets } } : {}),
+    school: procedureOf(plate.family).schools[0]!.id,
+    procedure_version: procedureOf(plate.family).version,
+    gauges,
+    house_rules: defaultHouseRules,
+    priors: ratePriors(plate, () => [], defaultHouseRules),
+    twin: { seed: 3, faults: [], ...found },
+    ...over,
+  };
+};
+
+/** A whole run of a family on its twin. */
+export function rehearsedFamily(
+  name: SampleName,
+  over: Partial<StartedDraft> = {},
+  more: Partial<RehearsalOptions> = {},
+): Rehearsal {
+  const started = familyStarted(name, over);
+  let count = 0;
+  return rehearse({
+    started,
+    runId: 'run-1',
+    twin: twinOf(stamp(started, 1) as EventOf<'started'>)!,
+    author: 'Ines',
+    startAtMs,
+    newId: () => `e${String(++count).padStart(5, '0')}`,
+    ...more,
+  });
+}

@@ -1,0 +1,28 @@
+import type { Family, Plate, Targets, TwinSketch } from '../../valve';
+import type { Draw, Drawn } from './drawn';
+import { drawGas } from './gas';
+import { drawHydraulic } from './hydraulic';
+import { drawReducing } from './reducing';
+import { drawPilotRelief } from './relief-pilot';
+import { drawSpringRelief } from './relief-spring';
+import { drawSelfOperated } from './self-operated';
+import { drawSustaining } from './sustaining';
+
+/** How each family's twin is drawn from its plate. */
+const draws: { readonly [F in Family]: Draw<Extract<Plate, { family: F }>> } = {
+  reducing: drawReducing,
+  sustaining: drawSustaining,
+  relief_pilot: drawPilotRelief,
+  relief_spring: drawSpringRelief,
+  hydraulic: drawHydraulic,
+  gas: drawGas,
+  self_operated: drawSelfOperated,
+};
+
+export const drawTwin = (
+  plate: Plate,
+  targets: Targets,
+  sketch: Pick<TwinSketch, 'seed' | 'faults'>,
+): Drawn => (draws[plate.family] as Draw)(plate, targets, sketch);
+
+export type { Drawn, DrawnPlant } from './drawn';

@@ -1,0 +1,122 @@
+import type { Family, Plate } from './plate';
+
+/** Which side of the valve an adjuster governs: its rating and its gauge stand there. */
+export type Side = 'inlet' | 'outlet';
+export type Approach = 'from_below' | 'from_above';
+
+export type AdjusterSpec = {
+  readonly id: string;
+  readonly name: string;
+  readonly approach: Approach;
+  readonly role: Side;
+};
+export type FamilyFacts = {
+  readonly name: string;
+  /** What the leading adjuster does, before its figure. */
+  readonly holds: string;
+  /** The verb of a round: "reduce to 520 kPa". */
+  readonly verb: string;
+  readonly adjusters: readonly AdjusterSpec[];
+  /** What the gauges are called where they stand. */
+  readonly gauges: Readonly<Partial<Record<Side, string>>>;
+  /** The gauge by which the setting is judged. */
+  readonly judge: Side;
+};
+
+const main = (name: string, approach: Approach, role: Side): AdjusterSpec => ({
+  id: 'main',
+  name,
+  approach,
+  role,
+});
+
+/** What the rest of the house needs to know of a family without asking which one it is. */
+export const families: Readonly<Record<Family, FamilyFacts>> = {
+  reducing: {
+    name: 'Pilot-operated reducing valve',
+    holds: 'holds, downstream',
+    verb: 'reduce to',
+    adjusters: [main('Pilot adjuster', 'from_below', 'outlet')],
+    gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
+    judge: 'outlet',
+  },
+  sustaining: {
+    name: 'Sustaining valve',
+    holds: 'holds, upstream',
+    verb: 'sustain',
+    adjusters: [
+      main('Sustaining adjuster', 'from_above', 'inlet'),
+      { id: 'reducing', name: 'Reducing adjuster', approach: 'from_below', role: 'outlet' },
+    ],
+    gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
+    judge: 'inlet',
+  },
+  relief_pilot: {
+    name: 'Pilot-operated relief valve',
+    holds: 'cracks at',
+    verb: 'crack at',
+    adjusters: [main('Pilot adjuster', 'from_above', 'inlet')],
+    gauges: { inlet: 'Line gauge' },
+    judge: 'inlet',
+  },
+  relief_spring: {
+    name: 'Spring-loaded relief valve',
+    holds: 'opens at',
+    verb: 'open at',
+    adjusters: [main('Spring cover', 'from_below', 'inlet')],
+    gauges: { inlet: 'Machine gauge' },
+    judge: 'inlet',
+  },
+  hydraulic: {
+    name: 'Hydraulic pressures',
+    holds: 'main relief opens at',
+    verb: 'main relief',
+    adjusters: [
+      main('Main relief', 'from_below', 'inlet'),
+      { id: 'cross_a', name: 'Cross-port A', approach: 'from_below', role: 'inlet' },
+      { id: 'cross_b', name: 'Cross-port B', approach: 'from_below', role: 'inlet' },
+      { id: 'compensator', name: 'Compensator', approach: 'from_above', role: 'inlet' },
+    ],
+    gauges: { inlet: 'Pump gauge' },
+    judge: 'inlet',
+  },
+  gas: {
+    name: 'Gas pressure regulator',
+    holds: 'holds, downstream',
+    verb: 'reduce to',
+    adjusters: [main('Pilot adjuster', 'from_below', 'outlet')],
+    gauges: { outlet: 'Low-range gauge' },
+    judge: 'outlet',
+  },
+  self_operated: {
+    name: 'Self-operated regulator',
+    holds: 'holds',
+    verb: 'hold',
+    adjusters: [main('Adjusting screw', 'from_below', 'outlet')],
+    gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
+    judge: 'outlet',
+  },
+};
+
+/** The name in the field's words, for titles. */
+export const familyName = Object.fromEntries(
+  Object.entries(families).map(([family, { name }]) => [family, name]),
+) as Record<Family, string>;
+
+/** Whether a self-operated regulator or any other holds the pressure on its inlet. */
+const holdsInlet = (plate: Plate): boolean =>
+  plate.family === 'self_operated' && plate.arrangement.service !== 'reducing';
+
+/** The adjusters that a plate really has, leading one first. */
+export function adjustersOf(plate: Plate): readonly AdjusterSpec[] {
+  const { adjusters } = families[plate.family];
+  return adjusters
+    .filter(({ id }) => id === 'main' || plate.others?.[id] !== undefined)
+    .map((spec) => (holdsInlet(plate) ? { ...spec, role: 'inlet' as const } : spec));
+}
+
+/** The gauge by which the leading setting is judged. */
+export const judgeOf = (plate: Plate): Side => adjustersOf(plate)[0]!.role;
+
+export const ratingOf = (plate: Plate, side: Side): number =>
+  side === 'inlet' ? plate.inlet_rating_pa : plate.outlet_rating_pa;

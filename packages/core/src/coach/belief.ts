@@ -59,25 +59,35 @@ export function startBelief(
     readonly reading: GaugePressure;
     readonly readingSd: number;
     readonly takenUp: 'clockwise' | 'anticlockwise' | 'unknown';
-    /** Where it was parked, when the gauge cannot show it: set point and its standard deviation, Pa. */
-    readonly parked?: { readonly setPoint: GaugePressure; readonly sd: number };
+    /**
+     * Turns of its travel at which it was parked, when the gauge cannot show it: the set point is then
+     * that many turns of the rate, and a screw that works the other way would have shown itself.
+     */
+    readonly parkedAt?: Turns;
   },
 ): Belief {
   const trust = prior.direction === 'unknown' ? 0.5 : prior.directionTrust;
   const raises = prior.direction === 'lowers' ? 1 - trust : trust;
   const shares = start.takenUp === 'clockwise' ? [0] : start.takenUp === 'anticlockwise' ? [1] : [0, 0.5, 1];
   const varRate = (prior.rate * prior.sdFraction) ** 2;
-  const hypotheses = [1, -1].flatMap((sign) =>
+  const { parkedAt } = start;
+  const signs = parkedAt === undefined || prior.direction === 'unknown' ? [1, -1] : [raises >= 0.5 ? 1 : -1];
+  const varReading = start.readingSd ** 2;
+  const hypotheses = signs.flatMap((sign) =>
     BACKLASHES.flatMap((backlash) =>
       shares.map((share) => ({
         backlash,
         carried: -backlash * (1 - share),
         weight: ((sign > 0 ? raises : 1 - raises) / BACKLASHES.length) * (1 / shares.length),
-        setPoint: start.parked?.setPoint ?? start.reading,
         rate: sign * prior.rate,
-        varSetPoint: (start.parked?.sd ?? start.readingSd) ** 2,
-        covariance: 0,
         varRate,
+        ...(parkedAt === undefined
+          ? { setPoint: start.reading, varSetPoint: varReading, covariance: 0 }
+          : {
+              setPoint: parkedAt * prior.rate,
+              varSetPoint: varReading + parkedAt ** 2 * varRate,
+              covariance: sign * parkedAt * varRate,
+            }),
       })),
     ),
   );

@@ -1,5 +1,5 @@
 import type { HouseRules, Plate, Target } from '../valve';
-import { minFlowFor } from '../valve';
+import { chooseSpring, minFlowFor } from '../valve';
 
 /** What guards and conditions look at: frozen facts of the run, and what has been seen so far. */
 export type ProcedureFacts = {
@@ -24,6 +24,8 @@ export type ProcedureFacts = {
   readonly hasCracked: boolean;
   readonly cyclesCaptured: number;
   readonly cyclesWanted: number;
+  /** Colour of the spring that is in the adjuster now. */
+  readonly springNow: string;
 };
 
 /** met, or why not; `unknown` blocks too: the figure has still to be given. */
@@ -68,6 +70,12 @@ export const guards: Readonly<Record<string, Guard>> = {
       : observed['small_flow'] === 'yes'
         ? MET
         : { state: 'unmet' },
+  right_spring: ({ plate, target, springNow }) => {
+    const choice = chooseSpring(plate.springs, Math.abs(target.set_point_pa));
+    return choice.ok && choice.value.some(({ spring }) => spring.colour === springNow)
+      ? MET
+      : { state: 'unmet' };
+  },
   line_at_target: ({ line, target }) => atLeast(line, target.set_point_pa - target.tolerance_pa),
   gauge_stayed: ({ observed }) =>
     observed['gauge_moved'] === undefined

@@ -29,6 +29,7 @@ const facts: ProcedureFacts = {
   hasCracked: false,
   cyclesCaptured: 0,
   cyclesWanted: 3,
+  springNow: 'green',
 };
 
 describe('the reducing procedure', () => {

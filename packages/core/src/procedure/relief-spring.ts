@@ -63,13 +63,9 @@ export const springReliefProcedure: Procedure = {
       makes: [{ id: 'machine', say: 'Machine off', putBack: 'Machine back in service', restores: { machine: 'on' } }],
     },
     {
-      id: 'spring_fitted', phase: 'line_up', kind: 'ask', say: 'Which spring is fitted?', why: 'For {target} the chart asks for: {right_spring}.',
-      asks: { key: 'spring_fitted', kind: 'choice', label: 'Fitted spring', choices: [{ value: 'right', say: 'The one the chart asks for' }, { value: 'changed', say: 'Another: I change it now' }] },
-    },
-    {
-      id: 'change_spring', phase: 'line_up', kind: 'check', say: 'Spring in, cover on: {right_spring}',
-      why: 'Spring unloaded before the cover comes off. Guide and disc seated; both spring ends seated; cover’s guide aligned; spring free at the end of the adjuster.',
-      caution: { hazard: 'stored_pressure', say: 'A loaded spring throws its cover. Unload it fully first.' },
+      id: 'spring', phase: 'line_up', kind: 'spring', adjuster: 'main', needs: ['right_spring'], say: 'For {target} the chart asks for the spring: {right_spring}',
+      why: 'To change it: unload it fully before the cover comes off; guide and disc seated; both spring ends seated; cover’s guide aligned; spring free at the end of the adjuster.',
+      caution: { hazard: 'stored_pressure', say: 'A loaded spring throws its cover. Machine off, spring unloaded, before anything is opened.' },
     },
     { id: 'loosen_nut', phase: 'line_up', kind: 'act', say: 'Lock nut loose', makes: [nutEnd('main', 'Spring cover')] },
     { id: 'back_off', phase: 'park', kind: 'act', adjuster: 'main', say: 'Back the cover off until the spring is free', why: 'It must open early, not late.', caution: { hazard: 'moving_parts', say: 'Keep it on its thread.' }, does: { adjuster_main: 'free' } },

@@ -100,6 +100,7 @@ export const runEventSchema = z.discriminatedUnion('type', [
       .min(1)
       .max(50),
   }),
+  event('spring_changed', { step_id: id, adjuster: id, colour: z.string().min(1).max(40) }),
   event('condemned', { step_id: id, reason: z.string().min(1).max(400) }),
   event('turned', { adjuster: id, turns: z.number().min(-60).max(60) }),
   event('observed', { key: id, value: z.union([finite, z.string().max(80)]) }),

@@ -11,3 +11,4 @@ export * from './search-view';
 export * from './count-view';
 export * from './settings-left';
 export * from './capture-view';
+export * from './spring-now';

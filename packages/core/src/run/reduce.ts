@@ -55,6 +55,7 @@ function openDraft(started: EventOf<'started'>): Draft {
     marks: {},
     captures: {},
     logs: {},
+    springs: {},
     condemned: undefined,
     observed: {},
     measured: {},
@@ -106,6 +107,9 @@ function fold(run: Draft, event: RunEvent, copy = false): void {
     case 'log_taken':
       run.logs = { ...run.logs, [event.step_id]: event.samples };
       return capture(run, event.step_id, marksOfLog(event, run.captures[event.step_id] ?? []));
+    case 'spring_changed':
+      run.springs = { ...run.springs, [event.adjuster]: event.colour };
+      return;
     case 'condemned':
       run.condemned = { stepId: event.step_id, reason: event.reason };
       run.steps = stepsOutOfService(run.steps);

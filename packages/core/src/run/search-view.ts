@@ -31,28 +31,27 @@ export function searchView(run: Run, step: Step): SearchView {
   if (line === undefined || cracked !== undefined) return { ...seen, move: undefined };
   const tolerance = stand.target.tolerance_pa;
   const sd = LINE_SD * tolerance;
-  const highest = Math.max(stand.highest, line + tolerance);
   let belief = startBelief(stand.prior, {
     reading: line,
     readingSd: sd,
     takenUp: takenUpBy(stand.parked, stand.prior),
-    parked: { setPoint: highest, sd: 0.15 * highest },
+    parkedAt: stand.own.travel_turns,
   });
   for (const { turns: made } of turns)
     belief = afterReading(afterTurn(belief, made), line, sd, undefined, line);
   const aim = { ...aimOf(run, stand), target: line, lower: line - tolerance, upper: line + tolerance, limit: Number.POSITIVE_INFINITY }; // prettier-ignore
   // A reading far above keeps "done" from being said: only the eye says that it cracks.
-  const move = nextMove(belief, highest, { ...aim, approach: 'from_above', guard: 0 });
+  const move = nextMove(belief, Number.MAX_SAFE_INTEGER, { ...aim, approach: 'from_above', guard: 0 });
   const smallest = run.started.house_rules.search_turn;
   return {
     ...seen,
-    move: move.kind === 'stuck' && move.why === 'no_safe_move' ? creep(stand, smallest) : move,
+    move: move.kind === 'stuck' && move.why === 'no_safe_move' ? creep(stand, line, smallest) : move,
   };
 }
 
 /** The least move that is worth waiting for, when the coach cannot tell how far it is. */
-function creep({ prior, highest }: Stand, size: number): NextMove {
+function creep({ prior }: Stand, line: number, size: number): NextMove {
   const turns = prior.direction === 'lowers' ? size : -size;
-  const mean = highest - size * prior.rate;
-  return { kind: 'turn', turns, predicted: { mean, low: mean, high: highest }, chancePastLane: 0 };
+  const predicted = { mean: line, low: line - size * prior.rate, high: line };
+  return { kind: 'turn', turns, predicted, chancePastLane: 0 };
 }

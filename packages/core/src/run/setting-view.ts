@@ -3,7 +3,9 @@ import {
   type Answer, type Belief, type LearnedRate, type MoveAim, type NextMove, type RatePrior,
 } from '../coach'; // prettier-ignore
 import { gaugeError, resultUncertainty, type Gauge } from '../gauge';
-import { adjusterPlate, adjustersOf, fittedSpring, targetOf, type AdjusterSpec, type Target } from '../valve';
+import { adjusterPlate, adjustersOf, targetOf, type AdjusterSpec, type Target } from '../valve';
+import { ratePrior } from './rate-prior';
+import { adjusterNow } from './spring-now';
 import type { Run, SettingMark } from './state';
 
 /** A settled reading and the turns since the one before it: a dot on the lane strip. */
@@ -71,7 +73,7 @@ export function standOf(run: Run, adjuster: string) {
   const spec = adjustersOf(started.plate).find(({ id }) => id === adjuster);
   if (!spec) throw new Error(`no adjuster ${adjuster} in this run`);
   const target = targetOf(started, adjuster)!;
-  const own = adjusterPlate(started.plate, adjuster);
+  const own = adjusterNow(run, adjuster);
   const word = run.positions[`adjuster_${adjuster}`];
   const parked: Parked = word === 'free' || word === 'near_free' || word === 'full' ? word : 'as_it_was';
   const sign: 1 | -1 = target.set_point_pa < 0 ? -1 : 1;
@@ -80,17 +82,13 @@ export function standOf(run: Run, adjuster: string) {
     (sum, mark) => sum + (mark.kind === 'turned' ? mark.turns : 0),
     0,
   );
-  const highest = Math.abs(fittedSpring(own)?.to_pa ?? target.limit_pa);
   const gauge = run.gauges[spec.role] ?? started.gauges[spec.role];
-  return { spec, target, sign, own, parked, prior, position, highest, gauge };
+  return { spec, target, sign, own, parked, prior, position, gauge };
 }
 export type Stand = ReturnType<typeof standOf>;
 
 /** A spring that hangs slack reads nothing, Pa gauge. */
 const SLACK = 0;
-/** How well it is known where an adjuster stands that was run fully in, as a share. */
-const PARKED_SD = 0.15;
-
 /** Standard deviation of a settled reading while setting, Pa. */
 const settingSd = (gauge: Gauge): number => Math.hypot(gauge.resolution_pa / 2, gaugeError(gauge) / 4);
 
@@ -98,13 +96,16 @@ const settingSd = (gauge: Gauge): number => Math.hypot(gauge.resolution_pa / 2, 
 function priorOf(run: Run, adjuster: string): RatePrior {
   const { priors, house_rules: rules, plate } = run.started;
   const corrected = run.directions[adjuster];
-  const prior = priors[adjuster] ?? {
-    rate: rules.family_rate_pa_per_turn,
-    sdFraction: rules.family_rate_sd_fraction,
-    direction: adjusterPlate(plate, adjuster).clockwise,
-    directionTrust: rules.direction_trust,
-    from: 'family' as const,
-  };
+  // Another spring: what its sheets have taught of the old one tells nothing.
+  const fresh = adjuster in run.springs ? ratePrior(adjusterNow(run, adjuster), [], rules) : undefined;
+  const prior = fresh ??
+    priors[adjuster] ?? {
+      rate: rules.family_rate_pa_per_turn,
+      sdFraction: rules.family_rate_sd_fraction,
+      direction: adjusterPlate(plate, adjuster).clockwise,
+      directionTrust: rules.direction_trust,
+      from: 'family' as const,
+    };
   return corrected ? { ...prior, direction: corrected, directionTrust: 0.995 } : prior;
 }
 
@@ -142,13 +143,14 @@ export function takenUpBy(parked: Parked, prior: RatePrior): 'clockwise' | 'anti
   return wasRaised === (prior.direction !== 'lowers') ? 'clockwise' : 'anticlockwise';
 }
 
-type ReplayOptions = Pick<Stand, 'prior' | 'parked' | 'highest' | 'spec'> & {
+type ReplayOptions = Pick<Stand, 'prior' | 'parked' | 'own' | 'spec'> & {
   readonly sd: number;
   readonly directionKnown: boolean;
 };
 
 function replayMarks(marks: readonly SettingMark[], options: ReplayOptions) {
-  const { prior, sd, parked, directionKnown, highest, spec } = options;
+  const { prior, sd, parked, directionKnown, spec } = options;
+  const travel = options.own.travel_turns;
   let belief: Belief | undefined;
   /** Parked fully in, the first reading is what rules the gauge until the setting has come down to it. */
   let ceiling = Number.POSITIVE_INFINITY;
@@ -188,10 +190,7 @@ function replayMarks(marks: readonly SettingMark[], options: ReplayOptions) {
         reading: mark.pressure,
         readingSd: sd,
         takenUp,
-        ...(isHigh && highest > mark.pressure
-          ? { parked: { setPoint: highest, sd: PARKED_SD * highest } }
-          : {}),
-        ...(isFreeUpstream ? { parked: { setPoint: 0, sd } } : {}),
+        ...(isHigh ? { parkedAt: travel } : isFreeUpstream ? { parkedAt: 0 } : {}),
       });
     }
     const seen = { pressure: mark.pressure, inControl: mark.inControl, atMs: mark.atMs };

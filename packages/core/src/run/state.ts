@@ -68,6 +68,8 @@ export type Run = {
   readonly notes: readonly { readonly text: string; readonly atMs: number }[];
   readonly gauges: EventOf<'started'>['gauges'];
   readonly signed: EventOf<'signed'> | undefined;
+  /** Colours of springs that were changed, by adjuster. */
+  readonly springs: Readonly<Record<string, string>>;
   /** Why the valve has gone out of service; undefined while it has not. */
   readonly condemned: { readonly stepId: string; readonly reason: string } | undefined;
   readonly abandonedBecause: string | undefined;

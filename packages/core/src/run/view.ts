@@ -8,6 +8,7 @@ import {
   type Step,
 } from '../procedure';
 import { targetOf } from '../valve';
+import { springNow } from './spring-now';
 import { captureCycles, crackedAt, cyclesWanted, isWhole } from './captures';
 import { lastReading } from './last-reading';
 import { settingView } from './setting-view';
@@ -61,6 +62,7 @@ export function factsOf(run: Run, step: Step): ProcedureFacts {
     observed: run.observed,
     hasCracked: crackedAt(run, step.id) !== undefined,
     cyclesCaptured: captureCycles(run, step.id).filter(isWhole).length,
+    springNow: springNow(run, step.adjuster ?? 'main'),
     cyclesWanted: step.kind === 'capture' ? cyclesWanted(run, step.id) : 0,
   };
 }

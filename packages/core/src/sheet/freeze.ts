@@ -1,7 +1,8 @@
 import { gaugeFitness, guardedVerdict, verdicts, type Verdict } from '../gauge';
 import { err, ok, type Result } from '../result';
 import {
-  leavesSetting, settingView, settingsLeft, signingError, type EventError, type Run, type SettingLeft,
+  leavesSetting,
+  plateLeft, settingView, settingsLeft, signingError, type EventError, type Run, type SettingLeft,
 } from '../run'; // prettier-ignore
 import { judgeOf } from '../valve';
 import { crackingOf, noFlowOf } from './proofs';
@@ -39,7 +40,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     rehearsal: started.twin !== undefined,
     started_at_ms: started.at_ms,
     signed_at_ms: signed.at_ms,
-    plate: started.plate,
+    plate: plateLeft(run),
     target: started.target,
     ...(started.other_targets ? { other_targets: started.other_targets } : {}),
     house_rules: started.house_rules,

@@ -7,6 +7,7 @@ import {
   type Reading, type Run, type RunEvent, type RunEventDraft,
 } from '../run'; // prettier-ignore
 import { unwrap } from '../result';
+import { chooseSpring } from '../valve';
 import { actOnTwin, advanceTwin, isWideOpen, readTwin, turnTwin, twinOutputs, type Twin } from './twin';
 
 export type RehearsalOptions = {
@@ -155,6 +156,16 @@ function carryOut(hand: Hand, step: Step): void {
     case 'capture':
       captureByEye(hand, step);
       return hand.add(stepDone);
+    case 'spring': {
+      const { plate, target } = hand.run.started;
+      const choice = chooseSpring(plate.springs, Math.abs(target.set_point_pa));
+      const right = choice.ok ? choice.value[0]!.spring.colour : plate.fitted_spring;
+      if (right !== plate.fitted_spring) {
+        hand.add({ type: 'spring_changed', step_id: step.id, adjuster: step.adjuster!, colour: right });
+        hand.twin = actOnTwin(hand.twin, { [`spring_${step.adjuster!}`]: right });
+      }
+      return hand.add(stepDone);
+    }
     case 'ask':
       answer(hand, step);
       return hand.add(stepDone);

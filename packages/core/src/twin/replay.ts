@@ -58,6 +58,8 @@ export function movesOf(
       const does = steps.find(({ id }) => id === event.step_id)?.does;
       return does ? [does] : [];
     }
+    case 'spring_changed':
+      return [{ [`spring_${event.adjuster}`]: event.colour }];
     case 'marked': {
       // At full flow the line is let down again; tight shut, it is raised for the next cycle by hand.
       const ramp = steps.find(({ id }) => id === event.step_id)?.ramp;

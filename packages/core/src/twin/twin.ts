@@ -22,6 +22,10 @@ export type Twin = {
   readonly plant: DrawnPlant;
   readonly screwParams: Readonly<Record<string, ScrewParams>>;
   readonly screws: Readonly<Record<string, Screw>>;
+  /** Pa a turn of every spring of an adjuster's chart, and the one that is in. */
+  readonly springs: Readonly<
+    Record<string, { readonly rates: Readonly<Record<string, number>>; readonly fitted: string }>
+  >;
   readonly t: number;
   readonly state: readonly number[];
   /** Where the cocks are wanted, and where the hand has got to. */
@@ -65,6 +69,15 @@ export function createTwin({ plate, targets, sketch, gauges, initial }: TwinOpti
     plant,
     screwParams,
     screws,
+    springs: Object.fromEntries(
+      Object.keys(screwParams).map((id) => {
+        const own = id === 'main' ? plate : plate.others![id]!;
+        const rates = Object.fromEntries(
+          own.springs.map(({ colour, rate_pa_per_turn }) => [colour, rate_pa_per_turn]),
+        );
+        return [id, { rates, fitted: own.fitted_spring }];
+      }),
+    ),
     t: 0,
     state: plantOf(plant).initial(plant.params, initial, settings),
     wanted: initial,
@@ -135,6 +148,7 @@ function moveHands(now: Positions, wanted: Positions, dt: number): Positions {
 }
 
 const ADJUSTER = 'adjuster_';
+const SPRING = 'spring_';
 /** Turns above free at which an adjuster is parked that must only just bear on its spring. */
 const NEAR_FREE = 1;
 
@@ -144,13 +158,33 @@ export function actOnTwin(twin: Twin, does: Positions): Twin {
   let screws: Record<string, Screw> | undefined;
   for (const [key, value] of Object.entries(does)) {
     const id = key.startsWith(ADJUSTER) ? key.slice(ADJUSTER.length) : undefined;
-    if (id === undefined) cocks[key] = value;
-    else if (twin.screws[id]) {
+    if (id === undefined) {
+      if (!key.startsWith(SPRING)) cocks[key] = value;
+    } else if (twin.screws[id]) {
       const parked = parkScrew(value, twin.screwParams[id]!);
       screws = { ...(screws ?? twin.screws), [id]: parked ?? twin.screws[id] };
     }
   }
-  return { ...twin, screws: screws ?? twin.screws, wanted: { ...twin.wanted, ...cocks } };
+  const acted = { ...twin, screws: screws ?? twin.screws, wanted: { ...twin.wanted, ...cocks } };
+  return Object.entries(does).reduce(
+    (now, [key, colour]) =>
+      key.startsWith(SPRING) ? changeSpring(now, key.slice(SPRING.length), String(colour)) : now,
+    acted,
+  );
+}
+
+/** Another spring: its rate stands to the old one's as their charts say. */
+function changeSpring(twin: Twin, id: string, colour: string): Twin {
+  const own = twin.springs[id];
+  const params = twin.screwParams[id];
+  const rate = own?.rates[colour];
+  const before = own?.rates[own.fitted];
+  if (!own || !params || !rate || !before) return twin;
+  return {
+    ...twin,
+    springs: { ...twin.springs, [id]: { ...own, fitted: colour } },
+    screwParams: { ...twin.screwParams, [id]: { ...params, rate: (params.rate * rate) / before } },
+  };
 }
 
 const parkScrew = (word: number | string, params: ScrewParams): Screw | undefined =>

@@ -5,3 +5,6 @@ export * from './register-csv';
 export * from './readings-csv';
 export * from './json-files';
 export * from './wire';
+export * from './log-csv';
+export * from './system-files';
+export * from './start-run';

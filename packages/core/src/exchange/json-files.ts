@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { err, ok, type Result } from '../result';
 import { runEventSchema, type RunEvent } from '../run';
 import { sheetSchema, type Sheet } from '../sheet';
+import { systemFileSchema } from './system-files';
 
 export const runFileSchema = z.object({
   format: z.literal('holvek.run'),
@@ -46,4 +47,5 @@ export function readJsonFile<S extends z.ZodType>(text: string, schema: S): Resu
 export const publishedSchemas = {
   'run.v1.json': () => z.toJSONSchema(runFileSchema),
   'sheet.v1.json': () => z.toJSONSchema(sheetFileSchema),
+  'system.v1.json': () => z.toJSONSchema(systemFileSchema),
 } as const;

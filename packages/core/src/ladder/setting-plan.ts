@@ -40,7 +40,7 @@ export function settingPlan(
   const steps: PlanStep[] = [];
   const readings = () => expectedReadings(system.rungs, byId, now, position);
   const park = (rung: Rung, to: 'high' | 'low') => {
-    now.set(rung.id, to === 'high' ? Number.POSITIVE_INFINITY : parkedLowPa);
+    now.set(rung.id, to === 'high' ? Number.POSITIVE_INFINITY : LIMITERS.has(rung.kind) ? parkedLowPa : 0);
     steps.push({ kind: 'park', rung: rung.id, to, readings: readings() });
   };
   for (const id of order.rungs) {

@@ -40,4 +40,8 @@ export const migrations: readonly Migration[] = [
         ...appendOnly('sheets'),
       ]),
   },
+  {
+    name: '0002-systems',
+    up: ({ context }) => run(context, [`CREATE TABLE systems (id TEXT PRIMARY KEY, body TEXT NOT NULL)`]),
+  },
 ];

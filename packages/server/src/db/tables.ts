@@ -7,6 +7,7 @@ export type Tables = {
   readonly valves: ModelStatic<Stored<{ id: string; tag: string; body: string }>>;
   readonly gauges: ModelStatic<Stored<{ id: string; tag: string; body: string }>>;
   readonly rounds: ModelStatic<Stored<{ id: string; body: string }>>;
+  readonly systems: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly settings: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly runs: ModelStatic<
     Stored<{
@@ -48,6 +49,7 @@ export function defineTables(sequelize: Sequelize): Tables {
     valves: define('valves', { id: id(), tag: text(), body: text() }),
     gauges: define('gauges', { id: id(), tag: text(), body: text() }),
     rounds: define('rounds', { id: id(), body: text() }),
+    systems: define('systems', { id: id(), body: text() }),
     settings: define('settings', { id: id(), body: text() }),
     runs: define('runs', {
       id: id(),

@@ -1,5 +1,5 @@
 import { z } from '@hono/zod-openapi';
-import { gaugeSchema, roundSchema, siteSchema } from '@holvek/core';
+import { checkSystem, gaugeSchema, roundSchema, siteSchema, systemSchema } from '@holvek/core';
 import { UniqueConstraintError } from 'sequelize';
 import type { Store } from '../db/open';
 import { Problem, notFound } from '../http/problem';
@@ -7,7 +7,7 @@ import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 
 type Kept = { readonly id: string; readonly tag?: string };
-type TableName = 'sites' | 'gauges' | 'rounds' | 'valves';
+type TableName = 'sites' | 'gauges' | 'rounds' | 'systems' | 'valves';
 
 /** Reads and writes whole documents of one table. */
 export function documentsOf<T extends Kept>(store: Store, table: TableName, schema: z.ZodType<T>) {
@@ -41,11 +41,12 @@ const sameId = (id: string, value: Kept) => {
   if (id !== value.id) throw new Problem(400, 'request.ids_differ', { path: id, body: value.id });
 };
 
-/** Sites, gauges and rounds: small documents that are read and replaced whole. */
+/** Sites, gauges, rounds and systems: small documents that are read and replaced whole. */
 export function documentRoutes(store: Store) {
   const sites = documentsOf(store, 'sites', siteSchema);
   const gauges = documentsOf(store, 'gauges', gaugeSchema);
   const rounds = documentsOf(store, 'rounds', roundSchema);
+  const systems = documentsOf(store, 'systems', systemSchema);
   return newRouter()
     .openapi(getRoute('/sites', 'Every site', z.array(siteSchema)), async (c) =>
       c.json(await sites.all(), 200),
@@ -71,6 +72,23 @@ export function documentRoutes(store: Store) {
         const round = c.req.valid('json');
         sameId(c.req.param('id'), round);
         return c.json(await rounds.put(round), 200);
+      },
+    )
+    .openapi(getRoute('/systems', 'Every system of pressures', z.array(systemSchema)), async (c) =>
+      c.json(await systems.all(), 200),
+    )
+    .openapi(
+      sendRoute('put', '/systems/{id}', 'Add or change a system', {
+        body: systemSchema,
+        response: systemSchema,
+      }),
+      async (c) => {
+        const system = c.req.valid('json');
+        sameId(c.req.param('id'), system);
+        // Clashing rules are kept: to show them is what a ladder is for. Data that means nothing is not.
+        const issues = checkSystem(system).filter(({ code }) => code !== 'ladder.no_source');
+        if (issues[0]) throw new Problem(422, issues[0].code, issues);
+        return c.json(await systems.put(system), 200);
       },
     );
 }

@@ -20,7 +20,7 @@ import { documentsOf } from './documents';
 export function valveRoutes(store: Store) {
   const valves = documentsOf(store, 'valves', valveSchema);
   const accept = (valve: Valve) => {
-    const stopping = checkPlate(valve.plate, valve.target).filter(({ stops }) => stops);
+    const stopping = checkPlate(valve.plate, valve).filter(({ stops }) => stops);
     if (stopping[0]) throw new Problem(422, stopping[0].code, stopping);
     return valves.put(valve);
   };
@@ -47,7 +47,7 @@ export function valveRoutes(store: Store) {
         const kept: string[] = [];
         const issues = [...read.value.issues];
         for (const valve of read.value.valves) {
-          const bad = checkPlate(valve.plate, valve.target).find(({ stops }) => stops);
+          const bad = checkPlate(valve.plate, valve).find(({ stops }) => stops);
           if (bad) issues.push({ line: 0, column: valve.tag, code: bad.code });
           else kept.push((await valves.put({ ...valve, id: known.get(valve.tag) ?? valve.id })).tag);
         }

@@ -28,12 +28,15 @@ describe('Larkhollow', () => {
   }, 60_000);
   afterAll(() => store.close());
 
-  test('has at least six reducing valves, each sound, and five gauges', async () => {
-    expect(demoValves.length).toBeGreaterThanOrEqual(6);
+  test('has valves of every family, each sound, and their gauges', async () => {
+    expect(new Set(demoValves.map(({ valve }) => valve.plate.family)).size).toBe(7);
+    expect(demoValves.filter(({ valve }) => valve.plate.family === 'reducing').length).toBeGreaterThanOrEqual(
+      6,
+    );
     for (const { valve } of demoValves)
-      expect(checkPlate(valve.plate, valve.target).filter(({ stops }) => stops)).toEqual([]);
+      expect(checkPlate(valve.plate, valve).filter(({ stops }) => stops)).toEqual([]);
     expect(await store.tables.valves.count()).toBe(demoValves.length);
-    expect(await store.tables.gauges.count()).toBe(5);
+    expect(await store.tables.gauges.count()).toBe(10);
     expect(lines).toHaveLength(demoValves.length);
   });
 
@@ -47,8 +50,8 @@ describe('Larkhollow', () => {
     const sheets = await sheetsOf(store, 'prv-12');
     const visits = sheets.map(({ body }) => ({
       day: body.signed_at_ms / DAY,
-      asFound: body.as_found_pa!,
-      asLeft: body.as_left_pa,
+      asFound: body.settings[0]!.as_found_pa!,
+      asLeft: body.settings[0]!.as_left_pa,
     }));
     const lane = {
       lower: target.set_point_pa - target.tolerance_pa,

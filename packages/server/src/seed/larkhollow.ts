@@ -1,12 +1,11 @@
 import {
-  twinOf, defaultHouseRules, procedureOf, ratePrior, rehearse,
-  type Gauge, type Rehearsal,
-  type Round,
-  type Site, type RunEventDraft, type Valve,
+  defaultHouseRules, procedureOf, rehearse, startDraft, twinOf,
+  type Gauge, type Rehearsal, type Site, type Valve,
 } from '@holvek/core'; // prettier-ignore
 import type { Store } from '../db/open';
 import { ingest } from '../ingest';
 import { sheetsOf } from '../sheet/shelf';
+import { demoRounds, demoSystems } from './systems';
 import { demoGauges, demoValves, type DemoValve } from './valves';
 
 const DAY = 86_400_000;
@@ -25,7 +24,7 @@ export async function seedLarkhollow(
 ): Promise<boolean> {
   if ((await store.tables.valves.count()) > 0) return false;
   const gauges = demoGauges(now);
-  const valves = demoValves.map(({ valve, wander }) => foundToday(valve, wander.at(-1) ?? 0));
+  const valves = demoValves.map(foundToday);
   await store.write(async (tables) => {
     const body = (value: unknown) => JSON.stringify(value);
     await tables.sites.create({ id: SITE.id, body: body(SITE) });
@@ -33,8 +32,9 @@ export async function seedLarkhollow(
       await tables.gauges.create({ id: gauge.id, tag: gauge.tag, body: body(gauge) });
     for (const valve of valves)
       await tables.valves.create({ id: valve.id, tag: valve.tag, body: body(valve) });
-    const round = demoRound(now);
-    await tables.rounds.create({ id: round.id, body: body(round) });
+    for (const round of demoRounds(new Date(now).toISOString().slice(0, 10)))
+      await tables.rounds.create({ id: round.id, body: body(round) });
+    for (const system of demoSystems()) await tables.systems.create({ id: system.id, body: body(system) });
   });
   for (const demo of demoValves) {
     await makeHistory(store, demo, gauges, now);
@@ -45,20 +45,11 @@ export async function seedLarkhollow(
   return true;
 }
 
-const foundToday = (valve: Valve, wander: number): Valve => ({
-  ...valve,
-  twin: { ...valve.twin!, found_pa: valve.target.set_point_pa + wander },
-});
-
-const demoRound = (now: number): Round => ({
-  id: 'hill-round',
-  name: 'Hill round',
-  site_id: SITE.id,
-  day: new Date(now).toISOString().slice(0, 10),
-  valve_ids: ['prv-07', 'prv-05', 'prv-14', 'prv-08', 'prv-03', 'prv-12', 'prv-09'],
-  why_this_order:
-    'Work already in hand first. Then highest pressure to lowest, upstream before downstream, so that no setting limits the next.',
-});
+/** A valve that was visited is found where it was left, give or take its wander; a new one as it came. */
+const foundToday = ({ valve, visits, wander }: DemoValve): Valve =>
+  visits.length === 0 && valve.plate.family !== 'reducing'
+    ? valve
+    : { ...valve, twin: { ...valve.twin!, found_pa: valve.target.set_point_pa + (wander.at(-1) ?? 0) } };
 
 async function makeHistory(
   store: Store,
@@ -69,14 +60,16 @@ async function makeHistory(
   let found = demo.valve.target.set_point_pa * 0.86;
   for (const [visit, daysAgo] of demo.visits.entries()) {
     const startAtMs = now - daysAgo * DAY + visit * 5_400_000;
-    const { events } = await rehearseVisit(store, demo.valve, { visit, found, startAtMs, gauges });
+    const isLast = visit === demo.visits.length - 1;
+    const condemnedBy = isLast ? demo.condemnedBy : undefined;
+    const { events } = await rehearseVisit(store, demo, { visit, found, startAtMs, gauges, condemnedBy });
     const result = await ingest(store, events[0]!.run_id, events);
     if (!result.sheetId) throw new Error(`history of ${demo.valve.tag} made no sheet`);
     const sheets = await sheetsOf(store, demo.valve.id);
-    found = sheets.at(-1)!.body.as_left_pa + (demo.wander[visit] ?? 0);
+    found = (sheets.at(-1)!.body.settings[0]?.as_left_pa ?? found) + (demo.wander[visit] ?? 0);
   }
   if (demo.midRun) {
-    const left = await rehearseVisit(store, demo.valve, {
+    const left = await rehearseVisit(store, demo, {
       visit: demo.visits.length,
       found: demo.valve.target.set_point_pa + (demo.wander.at(-1) ?? 0),
       startAtMs: now - 26 * 60_000,
@@ -93,13 +86,14 @@ type Visit = {
   readonly startAtMs: number;
   readonly gauges: readonly Gauge[];
   readonly stopAfterTurns?: number;
+  readonly condemnedBy?: string | undefined;
 };
 
 /** One visit carried out on the valve's twin, with the rate that earlier sheets have taught. */
 async function rehearseVisit(
   store: Store,
-  valve: Valve,
-  { visit, found, startAtMs, gauges, stopAfterTurns }: Visit,
+  { valve, gauges: taken = { inlet: 'G-04', outlet: 'G-12' }, school }: DemoValve,
+  { visit, found, startAtMs, gauges, stopAfterTurns, condemnedBy }: Visit,
 ): Promise<Rehearsal> {
   const inDate = (gauge: Gauge): Gauge => {
     const calibrated = new Date(startAtMs - 100 * DAY);
@@ -111,31 +105,20 @@ async function rehearseVisit(
     };
   };
   const pick = (tag: string) => inDate(gauges.find((gauge) => gauge.tag === tag)!);
-  const fitted = stopAfterTurns === undefined
-    ? { inlet: pick('G-04'), outlet: pick('G-12') }
-    : { inlet: gauges[0]!, outlet: gauges[1]! }; // prettier-ignore
-  const earlier = await sheetsOf(store, valve.id);
-  const taught = earlier.flatMap(({ body }) =>
-    body.rate_pa_per_turn === null || body.clockwise === 'unknown'
-      ? []
-      : [{ rate: body.rate_pa_per_turn, sd: body.rate_sd_pa_per_turn ?? 0, clockwise: body.clockwise }],
+  // A run that is still open uses the gauges as they are today.
+  const fitted = Object.fromEntries(
+    Object.entries(taken).map(([role, tag]) => [
+      role,
+      stopAfterTurns === undefined ? pick(tag) : gauges.find((gauge) => gauge.tag === tag)!,
+    ]),
   );
-  const procedure = procedureOf(valve.plate.family);
-  const sketch = { ...valve.twin!, found_pa: found };
-  const started: Extract<RunEventDraft, { type: 'started' }> = {
-    type: 'started',
-    valve_id: valve.id,
-    valve_tag: valve.tag,
-    valve_name: valve.name,
-    plate: valve.plate,
-    target: valve.target,
-    school: 'from_zero',
-    procedure_version: procedure.version,
+  const started = startDraft(valve, {
+    school: school ?? procedureOf(valve.plate.family).schools[0]!.id,
     gauges: fitted,
-    house_rules: defaultHouseRules,
-    prior: ratePrior(valve.plate, taught, defaultHouseRules),
-    twin: sketch,
-  };
+    rules: defaultHouseRules,
+    sheets: await sheetsOf(store, valve.id),
+    twin: { ...valve.twin!, found_pa: found },
+  });
   const twin = twinOf({ ...started, id: '', run_id: '', author: '', at_ms: startAtMs, lamport: 1 })!;
   const runId = `${valve.id}-visit-${visit + 1}`;
   let count = 0;
@@ -149,5 +132,8 @@ async function rehearseVisit(
     newId: (atMs) =>
       `${atMs.toString(36).padStart(9, '0')}-${runId}-${(count++).toString(36).padStart(3, '0')}`,
     ...(stopAfterTurns === undefined ? {} : { stopAfterTurns }),
+    ...(condemnedBy
+      ? { judge: ({ id }) => (id === condemnedBy ? ('fails' as const) : ('sound' as const)) }
+      : {}),
   });
 }

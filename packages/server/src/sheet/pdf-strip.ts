@@ -1,12 +1,22 @@
-import { fromSI, printFigure, printTurns, type SheetBody } from '@holvek/core';
+import { fromSI, printFigure, printTurns, type Gauge, type SheetSetting } from '@holvek/core';
 
 type Box = { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
 
-/** The lane strip on paper: readings walk down into the lane, a turn between two dots. */
-export function drawStrip(doc: PDFKit.PDFDocument, body: SheetBody, box: Box): void {
-  const unit = body.gauges.outlet?.unit ?? 'kPa';
-  const { set_point_pa: target, tolerance_pa: tolerance, limit_pa: limit } = body.target;
-  const highest = Math.max(limit * 1.06, ...body.dots.map(({ pressure_pa }) => pressure_pa));
+/** The lane strip of one setting on paper: readings walk down into the lane, a turn between two dots. */
+export function drawStrip(
+  doc: PDFKit.PDFDocument,
+  setting: SheetSetting,
+  gauge: Gauge | undefined,
+  box: Box,
+): void {
+  const unit = gauge?.unit ?? 'kPa';
+  // A vacuum is drawn by its size.
+  const sign = setting.target.set_point_pa < 0 ? -1 : 1;
+  const { tolerance_pa: tolerance } = setting.target;
+  const target = sign * setting.target.set_point_pa;
+  const limit = sign * setting.target.limit_pa;
+  const dots = setting.dots.map((dot) => ({ ...dot, pressure_pa: sign * dot.pressure_pa }));
+  const highest = Math.max(limit * 1.06, ...dots.map(({ pressure_pa }) => pressure_pa));
   const x = (pa: number) => box.x + 8 + ((box.width - 16) * Math.max(0, pa)) / highest;
   const bottom = box.y + box.height - 18;
   doc.rect(x(target - tolerance), box.y + 16, x(target + tolerance) - x(target - tolerance), bottom - box.y - 16).fill('#CDE6DD'); // prettier-ignore
@@ -17,7 +27,7 @@ export function drawStrip(doc: PDFKit.PDFDocument, body: SheetBody, box: Box): v
     .lineWidth(0.7)
     .stroke('#D8D2C3');
   doc.font('body').fontSize(8).fillColor('#5C6963');
-  doc.text('Settled readings, a turn between two dots', box.x, box.y);
+  doc.text(`${setting.name}: settled readings, a turn between two dots`, box.x, box.y);
   const step = niceStep(fromSI(highest, unit) / 4);
   const scale = highest / fromSI(highest, unit);
   for (let value = 0; value * scale < highest; value += step)
@@ -25,9 +35,9 @@ export function drawStrip(doc: PDFKit.PDFDocument, body: SheetBody, box: Box): v
       width: 40,
       align: 'center',
     });
-  const rowHeight = Math.min(26, (bottom - box.y - 30) / Math.max(1, body.dots.length));
+  const rowHeight = Math.min(26, (bottom - box.y - 30) / Math.max(1, dots.length));
   let before: { readonly cx: number; readonly cy: number } | undefined;
-  body.dots.forEach(({ pressure_pa, turns }, i) => {
+  dots.forEach(({ pressure_pa, turns }, i) => {
     const cx = x(pressure_pa);
     const cy = box.y + 26 + i * rowHeight;
     if (before) {
@@ -46,10 +56,10 @@ export function drawStrip(doc: PDFKit.PDFDocument, body: SheetBody, box: Box): v
     }
     before = { cx, cy };
   });
-  body.dots.forEach(({ pressure_pa }, i) => {
+  dots.forEach(({ pressure_pa }, i) => {
     const cy = box.y + 26 + i * rowHeight;
     doc.circle(x(pressure_pa), cy, 3.6).fill('#17231F');
-    const text = printFigure(pressure_pa, unit, body.gauges.outlet?.resolution_pa).replace(/\u2009/gu, ' ');
+    const text = printFigure(pressure_pa, unit, gauge?.resolution_pa).replace(/\u2009/gu, ' ');
     doc
       .font('figures')
       .fontSize(8)

@@ -1,4 +1,7 @@
-import { printFigure, printQuantity, printTurns, unitOf, type Sheet, type SheetBody } from '@holvek/core';
+import {
+  familyName, judgingGauge, leadingSetting, printFigure, printQuantity, printTurns, unitOf,
+  type Sheet, type SheetBody, type Verdict,
+} from '@holvek/core'; // prettier-ignore
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import { drawStrip } from './pdf-strip';
@@ -8,7 +11,7 @@ const LEFT = 48;
 const WIDTH = 499;
 type Doc = PDFKit.PDFDocument;
 
-const verdictWords: Record<SheetBody['verdict'], string> = {
+const verdictWords: Record<Verdict, string> = {
   pass: 'Pass, with margin',
   pass_without_margin: 'Pass, without margin',
   fail_without_margin: 'Fail, without margin',
@@ -30,7 +33,9 @@ export async function sheetPdf(sheet: Sheet, fontFolder: string): Promise<Uint8A
   heading(doc, body);
   const strip = { x: LEFT, y: 204, width: 292, height: 178 };
   results(doc, body);
-  drawStrip(doc, body, strip);
+  const drawn = body.settings.find(({ dots }) => dots.length > 1);
+  if (drawn) drawStrip(doc, drawn, body.gauges[drawn.role], strip);
+  else settingsTable(doc, body, strip);
   proofBox(doc, body, { x: LEFT + 310, y: 204 });
   const leftEnd = rows(doc, 'Valve and setting', plateRows(body), { x: LEFT, y: 402, width: 240 });
   const rightEnd = rows(doc, 'Gauge', gaugeRows(body), { x: LEFT + 259, y: 402, width: 240 });
@@ -52,21 +57,21 @@ function registerFonts(doc: Doc, folder: string) {
 
 /** The fonts have no thin space; a plain one stands in for it on paper. */
 const plain = (text: string) => text.replace(/\u2009/gu, ' ');
-const unitFor = (body: SheetBody) => body.gauges.outlet?.unit ?? 'kPa';
-const show = (body: SheetBody, pa: number) =>
-  plain(printQuantity(pa, unitFor(body), body.gauges.outlet?.resolution_pa));
+const unitFor = (body: SheetBody) => judgingGauge(body)?.unit ?? 'kPa';
+const stepFor = (body: SheetBody) => judgingGauge(body)?.resolution_pa;
+const show = (body: SheetBody, pa: number) => plain(printQuantity(pa, unitFor(body), stepFor(body)));
 const day = (ms: number) => new Date(ms).toISOString().slice(0, 16).replace('T', ' ');
 
 function heading(doc: Doc, body: SheetBody) {
   doc.font('bold').fontSize(24).fillColor(ink.text).text(body.valve_tag, LEFT, 42);
-  doc.font('body').fontSize(11).fillColor(ink.muted).text(`${body.valve_name} · pilot-operated reducing valve, DN ${body.plate.size_dn}`, LEFT, 72); // prettier-ignore
+  doc.font('body').fontSize(11).fillColor(ink.muted).text(`${body.valve_name} · ${familyName[body.plate.family].toLowerCase()}, DN ${body.plate.size_dn}`, LEFT, 72); // prettier-ignore
   doc
     .font('body')
     .fontSize(10)
     .text(`As-left sheet · ${day(body.signed_at_ms)} UTC · revision ${body.revision}`, LEFT, 88);
-  const good = body.verdict.startsWith('pass');
+  const good = body.outcome === 'sequence_done' || (body.verdict?.startsWith('pass') ?? false);
   doc.roundedRect(LEFT + WIDTH - 150, 44, 150, 26, 13).fill(good ? ink.lane : '#F8DDD5');
-  doc.font('bold').fontSize(11).fillColor(good ? '#0E4841' : ink.stop).text(verdictWords[body.verdict], LEFT + WIDTH - 150, 51, { width: 150, align: 'center' }); // prettier-ignore
+  doc.font('bold').fontSize(11).fillColor(good ? '#0E4841' : ink.stop).text(outcomeWords(body), LEFT + WIDTH - 150, 51, { width: 150, align: 'center' }); // prettier-ignore
   if (body.rehearsal)
     doc.font('bold').fontSize(10).fillColor(ink.brass).text('Against the simulated gauge', LEFT + WIDTH - 180, 80, { width: 180, align: 'right' }); // prettier-ignore
   doc
@@ -76,51 +81,94 @@ function heading(doc: Doc, body: SheetBody) {
     .stroke(ink.line);
 }
 
+const outcomeWords = ({ outcome, verdict }: SheetBody): string =>
+  outcome === 'out_of_service'
+    ? 'Out of service'
+    : verdict === null
+      ? 'Sequence carried out'
+      : verdictWords[verdict];
+
 function results(doc: Doc, body: SheetBody) {
   const figure = (label: string, value: string, x: number, colour: string = ink.text) => {
     doc.font('body').fontSize(10).fillColor(ink.muted).text(label, x, 124);
     doc.font('figures').fontSize(24).fillColor(colour).text(plain(value), x, 138);
   };
   const unit = unitFor(body);
-  const step = body.gauges.outlet?.resolution_pa;
+  const step = stepFor(body);
   const number = (pa: number | null) => (pa === null ? 'not read' : printFigure(pa, unit, step));
-  figure(`as found, ${unit}`, number(body.as_found_pa), LEFT);
-  figure(`as left, ${unit}`, number(body.as_left_pa), LEFT + 170, ink.green);
-  figure(`target, ${unit}`, `${number(body.target.set_point_pa)} ± ${printFigure(body.target.tolerance_pa, unit)}`, LEFT + 330); // prettier-ignore
+  const leading = leadingSetting(body);
+  if (leading) {
+    const several = body.settings.length > 1 ? `${leading.name.toLowerCase()} ` : '';
+    figure(`${several}as found, ${unit}`, number(leading.as_found_pa), LEFT);
+    figure(`as left, ${unit}`, number(leading.as_left_pa), LEFT + 170, ink.green);
+    figure(`target, ${unit}`, `${number(leading.target.set_point_pa)} ± ${printFigure(leading.target.tolerance_pa, unit)}`, LEFT + 330); // prettier-ignore
+  } else
+    doc.font('bold').fontSize(14).fillColor(body.outcome === 'out_of_service' ? ink.stop : ink.text).text(body.out_of_service_because ?? 'Carried out in its order; nothing was set.', LEFT, 136, { width: WIDTH }); // prettier-ignore
   doc.font('body').fontSize(10).fillColor(ink.muted).text(`Why: ${body.target.why}`, LEFT, 174, { width: WIDTH, height: 24, ellipsis: true }); // prettier-ignore
 }
 
+/** Every setting of the run in a row of its own, where no strip is drawn. */
+function settingsTable(doc: Doc, body: SheetBody, box: { x: number; y: number; width: number }) {
+  const lines = body.settings.map(({ name, as_found_pa: found, as_left_pa: left }): [string, string] => [
+    name,
+    `${found === null ? '–' : show(body, found)} to ${show(body, left)}`,
+  ]);
+  if (lines.length > 0) rows(doc, 'Settings, found to left', lines, box);
+}
+
 function proofBox(doc: Doc, body: SheetBody, at: { x: number; y: number }) {
-  const lines: [string, string][] = [
-    ['Droop at working flow', body.droop_pa === null ? 'not read' : show(body, body.droop_pa)],
-    ['Rise at no flow', body.no_flow ? show(body, body.no_flow.rise_pa) : 'not read'],
-    ['Rise allowed', body.no_flow ? show(body, body.no_flow.allowed_pa) : '–'],
-    ['No-flow record', body.no_flow ? (body.no_flow.shape === 'creeps' ? 'creeps: seat leaks' : 'rises and levels') : 'not read'],
-    ['Rate of the adjuster', body.rate_pa_per_turn === null ? 'not learned' : `${show(body, Math.abs(body.rate_pa_per_turn))} a turn`],
-    ['Clockwise', body.clockwise],
-    ['Net turns', `${body.turns_net < 0 ? '−' : ''}${printTurns(body.turns_net)}`],
-  ]; // prettier-ignore
-  rows(doc, 'Proof', lines, { ...at, width: 189 });
+  rows(doc, 'Proof', proofRows(body).slice(0, 10), { ...at, width: 189 });
+}
+
+/** What was proved, in the terms of the family. */
+function proofRows(body: SheetBody): [string, string][] {
+  const { cracking, no_flow: noFlow, settings } = body;
+  const leading = leadingSetting(body);
+  const share = (value: number | null) => (value === null ? 'not read' : `${(value * 100).toFixed(1)} %`);
+  const lines: [string, string][] = settings.slice(1).map(({ name, as_left_pa, verdict }) => [name, `${show(body, as_left_pa)}, ${verdict.startsWith('pass') ? 'pass' : 'fail'}`]); // prettier-ignore
+  if (cracking)
+    lines.push(
+      ['Cracking', `${show(body, cracking.cracking_pa)}, ${cracking.cycles.length} cycles`],
+      ['Spread', show(body, cracking.cracking_spread_pa)],
+      ['Reseat', cracking.reseat_pa === null ? 'not seen' : show(body, cracking.reseat_pa)],
+      ['Blowdown', share(cracking.blowdown)],
+      ['Overpressure', share(cracking.overpressure)],
+    );
+  if (body.droop_pa !== null) lines.push(['Droop at working flow', show(body, body.droop_pa)]);
+  if (noFlow)
+    lines.push(
+      ['Rise at no flow', show(body, noFlow.rise_pa)],
+      ['Rise allowed', show(body, noFlow.allowed_pa)],
+      ['No-flow record', noFlow.shape === 'creeps' ? 'creeps: seat leaks' : 'rises and levels'],
+    );
+  if (leading)
+    lines.push(
+      ['Method', { by_reading: 'read', by_pressure: 'by pressure', by_count: 'by count' }[leading.method]],
+      ['Rate of the adjuster', leading.rate_pa_per_turn === null ? 'not learned' : `${show(body, Math.abs(leading.rate_pa_per_turn))} a turn`],
+      ['Clockwise', leading.clockwise],
+      ['Net turns', `${leading.turns_net < 0 ? '−' : ''}${printTurns(leading.turns_net)}`],
+    ); // prettier-ignore
+  return lines;
 }
 
 const plateRows = (body: SheetBody): [string, string][] => [
   ['Spring', body.plate.fitted_spring],
   ['Outlet rating', show(body, body.plate.outlet_rating_pa)],
   ['Never above', show(body, body.target.limit_pa)],
-  ['Start', body.school === 'from_tag' ? 'from the tagged setting' : 'up from zero'],
+  ['School', body.school.replaceAll('_', ' ')],
   ['Accessories', body.plate.accessories.join(', ') || 'none'],
 ];
 
 function gaugeRows(body: SheetBody): [string, string][] {
-  const gauge = body.gauges.outlet;
+  const gauge = judgingGauge(body);
   if (!gauge) return [['Gauge', 'none']];
   const outOfDate = body.gauge_findings.includes('gauge.out_of_date');
   return [
-    ['Outlet gauge', gauge.tag],
+    ['Gauge', gauge.tag],
     ['Range', `${printFigure(gauge.range_low_pa, gauge.unit, gauge.resolution_pa)} to ${show(body, gauge.range_high_pa)}`],
     ['Accuracy', `${(gauge.accuracy_fraction * 100).toFixed(2)} % of span`],
     ['Calibration', `${gauge.calibrated_on} to ${gauge.calibration_due_on}${outOfDate ? ' (OUT OF DATE)' : ''}`],
-    ['Uncertainty, k = 2', `± ${printFigure(body.uncertainty_pa, gauge.unit, unitOf(gauge.unit).factor / 10)} ${gauge.unit}`],
+    ['Uncertainty, k = 2', `± ${printFigure(leadingSetting(body)?.uncertainty_pa ?? 0, gauge.unit, Math.min(gauge.resolution_pa, unitOf(gauge.unit).factor) / 10)} ${gauge.unit}`],
   ]; // prettier-ignore
 }
 

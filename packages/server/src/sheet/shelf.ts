@@ -1,4 +1,6 @@
-import { freezeSheet, hashOf, sheetSchema, unwrap, type Run, type Sheet, type SheetBody } from '@holvek/core';
+import {
+  freezeSheet, hashOf, sheetSchema, unwrap, valveAfter, valveSchema, type Run, type Sheet, type SheetBody,
+} from '@holvek/core'; // prettier-ignore
 import type { Store } from '../db/open';
 import type { Tables } from '../db/tables';
 
@@ -53,6 +55,14 @@ export async function fileSheet(
   return sheet;
 }
 
-/** Freezes a signed run onto its valve's chain; the run has been found fit for it before. */
-export const fileRun = (tables: Tables, run: Run): Promise<Sheet> =>
-  fileSheet(tables, run.started.valve_id, (previous) => unwrap(freezeSheet(run, previous)));
+/** Freezes a signed run onto its valve's chain, and lets the register learn what the run has changed. */
+export async function fileRun(tables: Tables, run: Run): Promise<Sheet> {
+  const valveId = run.started.valve_id;
+  const sheet = await fileSheet(tables, valveId, (previous) => unwrap(freezeSheet(run, previous)));
+  const row = await tables.valves.findByPk(valveId, { raw: true });
+  if (row) {
+    const after = valveAfter(valveSchema.parse(JSON.parse(row.body)), sheet);
+    await tables.valves.update({ body: JSON.stringify(after) }, { where: { id: valveId } });
+  }
+  return sheet;
+}

@@ -1,12 +1,10 @@
 import {
   defaultHouseRules,
-  procedureOf,
-  ratePrior,
   rehearse,
+  startDraft,
   twinOf,
   type EventOf,
   type Rehearsal,
-  type RunEventDraft,
   type Valve,
 } from '@holvek/core';
 import { createApp, type App } from '../app';
@@ -45,20 +43,13 @@ export async function testServer(file = ':memory:'): Promise<TestServer> {
 
 /** A whole run of the valve, as a phone would have written it. */
 export function wholeRun(runId: string, seed = 1, stopBefore?: string): Rehearsal {
-  const started: Extract<RunEventDraft, { type: 'started' }> = {
-    type: 'started',
-    valve_id: valve.id,
-    valve_tag: valve.tag,
-    valve_name: valve.name,
-    plate: valve.plate,
-    target: valve.target,
+  const started = startDraft(valve, {
     school: 'from_zero',
-    procedure_version: procedureOf('reducing').version,
     gauges: { inlet: gauges[0]!, outlet: gauges[1]! },
-    house_rules: defaultHouseRules,
-    prior: ratePrior(valve.plate, [], defaultHouseRules),
+    rules: defaultHouseRules,
+    sheets: [],
     twin: { seed, faults: [], found_pa: 500_000 },
-  };
+  });
   const stamped = {
     ...started,
     id: '',

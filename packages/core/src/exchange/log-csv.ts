@@ -1,0 +1,209 @@
+import Papa from 'papaparse';
+import type { Sample } from '../numerics';
+import { findUnit, parseQuantity, type UnitRow } from '../quantity';
+import { err, ok, type Result } from '../result';
+
+export type LogIssues = {
+  /** Rows that were left out, and why: lines of the first few of each. */
+  readonly notNumbers: number;
+  readonly repeatedTimes: number;
+  readonly backwards: number;
+  readonly firstBadLine: number | undefined;
+};
+export type LogFile = {
+  readonly samples: readonly Sample[];
+  readonly issues: LogIssues;
+  /** Longest gap between two samples, s, and the usual step. */
+  readonly longestGap: number;
+  readonly usualStep: number;
+  readonly unit: string;
+};
+export type LogError =
+  | { readonly code: 'log.empty' }
+  | { readonly code: 'log.no_pressure_column' }
+  | { readonly code: 'log.unknown_unit'; readonly unit: string }
+  | { readonly code: 'log.no_rows'; readonly lines: number }
+  | { readonly code: 'log.cancelled' };
+
+type Options = {
+  /** Taken where neither header nor cell names a unit. */
+  readonly defaultUnit: string;
+  readonly onProgress?: (share: number) => void;
+  readonly isCancelled?: () => boolean;
+};
+
+const CHUNK = 1 << 20;
+const HEADER_UNIT = /[([]\s*([^)\]]+?)\s*[)\]]|[_ ]([a-z/0-9²]+)$/iu;
+const NUMBER = /^[+-]?(\d+[.,]?\d*|[.,]\d+)(e[+-]?\d+)?$/iu;
+
+/**
+ * A log of time and pressure in whatever a logger writes: commas, semicolons, tabs or bars between;
+ * points or commas for decimals; seconds, clock times or dates; units in the header or in the cells,
+ * mixed if they must be. Wrong rows are counted and left out, the others kept.
+ *
+ * @returns samples in s from the first one and Pa, rising in time
+ * @errors  log.empty · log.no_pressure_column · log.unknown_unit · log.no_rows · log.cancelled
+ */
+export function readLogCsv(text: string, options: Options): Result<LogFile, LogError> {
+  const plain = text.replace(/^\uFEFF/u, '');
+  if (plain.trim() === '') return err({ code: 'log.empty' });
+  const reader = new LogReader(options);
+  const settings = {
+    delimiter: guessDelimiter(plain),
+    skipEmptyLines: 'greedy' as const,
+    chunkSize: CHUNK,
+    chunk: ({ data, meta }: Papa.ParseResult<string[]>, parser: Papa.Parser) => {
+      for (const row of data) reader.take(row);
+      options.onProgress?.(Math.min(1, meta.cursor / plain.length));
+      if (options.isCancelled?.() || reader.error) parser.abort();
+    },
+  };
+  Papa.parse<string[]>(plain, settings as never);
+  if (options.isCancelled?.()) return err({ code: 'log.cancelled' });
+  return reader.finish();
+}
+
+/** The mark that most often stands between cells; a comma only where it is no decimal mark. */
+function guessDelimiter(text: string): string {
+  const head = text.slice(0, 4000).split(/\r?\n/u).slice(0, 20);
+  const count = (mark: string) =>
+    Math.min(...head.filter((line) => line.trim()).map((line) => line.split(mark).length - 1));
+  return [';', '\t', '|'].find((mark) => count(mark) >= 1) ?? ',';
+}
+
+/** Takes rows one by one, so that a million of them need no second copy. */
+class LogReader {
+  error: LogError | undefined;
+  private line = 0;
+  private timeAt = -1;
+  private pressureAt = -1;
+  private unit: UnitRow | undefined;
+  private timeFactor = 1;
+  private start: number | undefined;
+  private last = Number.NEGATIVE_INFINITY;
+  private readonly samples: Sample[] = [];
+  private notNumbers = 0;
+  private repeated = 0;
+  private backwards = 0;
+  private firstBad: number | undefined;
+
+  constructor(private readonly options: Options) {}
+
+  take(row: readonly string[]): void {
+    this.line += 1;
+    if (this.pressureAt < 0) {
+      if (this.readHeader(row)) return;
+      if (this.error) return;
+    }
+    const t = timeOf(row[this.timeAt] ?? '', this.timeFactor);
+    const value = this.pressureOf(row[this.pressureAt] ?? '');
+    if (t === undefined || value === undefined) {
+      this.notNumbers += 1;
+      this.firstBad ??= this.line;
+      return;
+    }
+    this.start ??= t;
+    if (t === this.last) this.repeated += 1;
+    else if (t < this.last) this.backwards += 1;
+    else {
+      this.samples.push({ t: t - this.start, value });
+      this.last = t;
+    }
+  }
+
+  finish(): Result<LogFile, LogError> {
+    if (this.error) return err(this.error);
+    if (this.samples.length === 0) return err({ code: 'log.no_rows', lines: this.line });
+    let longestGap = 0;
+    const steps: number[] = [];
+    for (let i = 1; i < this.samples.length; i++) {
+      const step = this.samples[i]!.t - this.samples[i - 1]!.t;
+      longestGap = Math.max(longestGap, step);
+      if (i % Math.ceil(this.samples.length / 2000) === 0) steps.push(step);
+    }
+    steps.sort((a, b) => a - b);
+    return ok({
+      samples: this.samples,
+      issues: {
+        notNumbers: this.notNumbers,
+        repeatedTimes: this.repeated,
+        backwards: this.backwards,
+        firstBadLine: this.firstBad,
+      },
+      longestGap,
+      usualStep: steps[Math.floor(steps.length / 2)] ?? 0,
+      unit: this.unit?.symbol ?? this.options.defaultUnit,
+    });
+  }
+
+  /** True when the row was a header; a file without one is taken as time, pressure. */
+  private readHeader(row: readonly string[]): boolean {
+    const cells = row.map((cell) => cell.trim());
+    const isData = cells.length >= 2 && timeOf(cells[0]!, 1) !== undefined && /\d/u.test(cells[1]!);
+    if (isData) {
+      [this.timeAt, this.pressureAt] = [0, 1];
+      this.unit = findUnit(this.options.defaultUnit);
+      return false;
+    }
+    if (this.line > 20) {
+      this.error = { code: 'log.no_pressure_column' };
+      return false;
+    }
+    const pressureAt = cells.findIndex((cell) => /press|druck|\bp\b|kpa|bar|psi|mbar/iu.test(cell));
+    if (pressureAt < 0 || cells.length < 2) return true;
+    const timeAt = cells.findIndex(
+      (cell, i) => i !== pressureAt && /time|zeit|date|\bt\b|sec|min|\(s\)/iu.test(cell),
+    );
+    const named = HEADER_UNIT.exec(cells[pressureAt]!);
+    const spelling = named?.[1] ?? named?.[2];
+    const unit = spelling === undefined ? findUnit(this.options.defaultUnit) : findUnit(spelling);
+    if (!unit || unit.kind !== 'pressure') {
+      if (named?.[1] !== undefined) this.error = { code: 'log.unknown_unit', unit: spelling ?? '' };
+      else this.unit = findUnit(this.options.defaultUnit);
+    } else this.unit = unit;
+    this.timeAt = timeAt >= 0 ? timeAt : pressureAt === 0 ? 1 : 0;
+    this.pressureAt = pressureAt;
+    const timeUnit = findUnit(HEADER_UNIT.exec(cells[this.timeAt]!)?.[1] ?? '');
+    this.timeFactor = timeUnit?.kind === 'time' ? timeUnit.factor : 1;
+    return true;
+  }
+
+  private pressureOf(cell: string): number | undefined {
+    const text = cell.trim();
+    if (NUMBER.test(text)) return Number(text.replace(',', '.')) * this.unit!.factor;
+    const parsed = parseQuantity(text, 'pressure', this.unit!.symbol);
+    return parsed.ok ? parsed.value.si : undefined;
+  }
+}
+
+/** Seconds: a number, h:mm:ss, or a date with time. */
+function timeOf(cell: string, factor: number): number | undefined {
+  const text = cell.trim();
+  if (NUMBER.test(text)) return Number(text.replace(',', '.')) * factor;
+  const clock = /^(\d{1,3}):(\d{2})(?::(\d{2}(?:[.,]\d+)?))?$/u.exec(text);
+  if (clock)
+    return clock[3] === undefined
+      ? Number(clock[1]) * 60 + Number(clock[2])
+      : Number(clock[1]) * 3600 + Number(clock[2]) * 60 + Number(clock[3].replace(',', '.'));
+  if (!/\d{4}-\d{2}-\d{2}/u.test(text)) return undefined;
+  const ms = Date.parse(text.replace(' ', 'T'));
+  return Number.isFinite(ms) ? ms / 1000 : undefined;
+}
+
+/** At most `most` samples for a chart: the smallest and largest of each stretch are kept. */
+export function thinForChart(samples: readonly Sample[], most: number): readonly Sample[] {
+  if (samples.length <= most) return samples;
+  const stretch = Math.ceil((2 * samples.length) / most);
+  const kept: Sample[] = [];
+  for (let from = 0; from < samples.length; from += stretch) {
+    let low = samples[from]!;
+    let high = low;
+    for (let i = from; i < Math.min(samples.length, from + stretch); i++) {
+      const sample = samples[i]!;
+      if (sample.value < low.value) low = sample;
+      if (sample.value > high.value) high = sample;
+    }
+    kept.push(...(low === high ? [low] : low.t < high.t ? [low, high] : [high, low]));
+  }
+  return kept;
+}

@@ -1,0 +1,56 @@
+import type { Gauge } from '../gauge';
+import { procedureOf } from '../procedure';
+import { ratePriors, type RunEventDraft, type TaughtRate } from '../run';
+import type { Sheet } from '../sheet';
+import type { HouseRules, Side, TwinSketch } from '../valve';
+import type { Valve } from './valve-record';
+
+export type StartedDraft = Extract<RunEventDraft, { type: 'started' }>;
+export type StartOptions = {
+  readonly school: string;
+  readonly gauges: Readonly<Partial<Record<Side, Gauge>>>;
+  readonly rules: HouseRules;
+  /** Sheets of this valve, oldest first. */
+  readonly sheets: readonly Sheet[];
+  /** The twin when it is a rehearsal. */
+  readonly twin?: TwinSketch;
+};
+
+/** What the sheets of a valve have taught of one adjuster, oldest first; sheets of another spring teach nothing. */
+export const taughtBy = (sheets: readonly Sheet[], valve: Valve, adjuster: string): readonly TaughtRate[] =>
+  sheets.flatMap(({ body }) => {
+    const setting = body.settings.find((each) => each.adjuster === adjuster);
+    if (!setting || setting.rate_pa_per_turn === null || setting.clockwise === 'unknown') return [];
+    if (adjuster === 'main' && body.plate.fitted_spring !== valve.plate.fitted_spring) return [];
+    const { rate_pa_per_turn: rate, rate_sd_pa_per_turn: sd, clockwise } = setting;
+    return [{ rate, sd: sd ?? 0, clockwise }];
+  });
+
+/** A run's first entry: everything that it depends on, frozen as it stands today. */
+export function startDraft(
+  valve: Valve,
+  { school, gauges, rules, sheets, twin }: StartOptions,
+): StartedDraft {
+  return {
+    type: 'started',
+    valve_id: valve.id,
+    valve_tag: valve.tag,
+    valve_name: valve.name,
+    plate: valve.plate,
+    target: valve.target,
+    ...(valve.other_targets ? { other_targets: valve.other_targets } : {}),
+    school,
+    procedure_version: procedureOf(valve.plate.family).version,
+    gauges,
+    house_rules: rules,
+    priors: ratePriors(valve.plate, (adjuster) => taughtBy(sheets, valve, adjuster), rules),
+    ...(twin ? { twin } : {}),
+  };
+}
+
+/** The register's entry after a signed sheet: the spring that is in now, the way the screw has shown itself. */
+export function valveAfter(valve: Valve, { body }: Sheet): Valve {
+  const [leading] = body.settings;
+  const shown = leading && leading.clockwise !== 'unknown' ? leading.clockwise : valve.plate.clockwise;
+  return { ...valve, plate: { ...valve.plate, fitted_spring: body.plate.fitted_spring, clockwise: shown } };
+}

@@ -1,0 +1,41 @@
+import { kPa, type Gauge } from '@holvek/core';
+
+const isoDay = (now: number, days: number) => new Date(now + days * 86_400_000).toISOString().slice(0, 10);
+
+type GaugeSketch = {
+  tag: string;
+  low?: number;
+  high: number;
+  resolution: number;
+  accuracy: number;
+  calibrated: number;
+  unit?: string;
+};
+
+/** The bag: for water, air, vacuum, oil and gas; one out of date, one with a range that fits nothing. */
+export const demoGauges = (now: number): readonly Gauge[] =>
+  (
+    [
+      { tag: 'G-04', high: 1600, resolution: 2, accuracy: 0.0025, calibrated: -150 },
+      { tag: 'G-12', high: 1000, resolution: 2, accuracy: 0.0025, calibrated: -90 },
+      { tag: 'G-15', high: 1000, resolution: 5, accuracy: 0.005, calibrated: -420 },
+      { tag: 'G-18', high: 250, resolution: 1, accuracy: 0.005, calibrated: -60 },
+      { tag: 'G-21', high: 4000, resolution: 20, accuracy: 0.01, calibrated: -200, unit: 'bar' },
+      { tag: 'G-24', high: 2000, resolution: 5, accuracy: 0.0025, calibrated: -120 },
+      { tag: 'G-31', high: 50, resolution: 0.1, accuracy: 0.0025, calibrated: -80, unit: 'mbar' },
+      { tag: 'G-32', low: -50, high: 0, resolution: 0.1, accuracy: 0.0025, calibrated: -80, unit: 'mbar' },
+      { tag: 'G-40', high: 40_000, resolution: 50, accuracy: 0.0015, calibrated: -140, unit: 'bar' },
+      { tag: 'G-50', high: 5, resolution: 0.01, accuracy: 0.0025, calibrated: -40, unit: 'mbar' },
+    ] satisfies GaugeSketch[] as readonly GaugeSketch[]
+  ).map(({ tag, low = 0, high, resolution, accuracy, calibrated, unit = 'kPa' }) => ({
+    id: tag.toLowerCase(),
+    tag,
+    range_low_pa: kPa(low),
+    range_high_pa: kPa(high),
+    resolution_pa: kPa(resolution),
+    accuracy_fraction: accuracy,
+    calibrated_on: isoDay(now, calibrated),
+    calibration_due_on: isoDay(now, calibrated + 365),
+    unit,
+    height_above_tapping_m: 0,
+  }));

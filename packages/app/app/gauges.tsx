@@ -1,4 +1,4 @@
-import { gaugeFitness, type Gauge } from '@holvek/core';
+import { gaugeFitness, type Gauge, type Plate } from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from 'tamagui';
 import { useGauges, useHouseRules, useValves } from '@/data/queries';
@@ -47,15 +47,17 @@ export default function GaugesScreen() {
   );
 }
 
+/** Low-pressure gas wants a low-range gauge of its own; what fits water by range is not taken to it. */
+const suits = (gauge: Gauge, { family }: Plate): boolean => family !== 'gas' || gauge.range_high_pa <= 20_000;
+
 function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: () => void }) {
   const units = useUnits();
   const rules = useHouseRules();
   const valves = useValves().data ?? [];
-  const grades = valves.map((valve) => ({
-    tag: valve.tag,
-    fitness: gaugeFitness(gauge, valve.target, today(), rules),
-  }));
-  const fits = grades.filter(({ fitness }) => fitness.grade === 'fits');
+  const fits = valves.filter(
+    ({ target, plate }) =>
+      suits(gauge, plate) && gaugeFitness(gauge, target, today(), rules).grade === 'fits',
+  );
   const isOut = gauge.calibration_due_on < today();
   return (
     <Press onPress={onEdit} aria-label={`Change ${gauge.tag}`}>

@@ -7,7 +7,8 @@ import { api } from '@/data/api';
 import { useSheets, useVerify } from '@/data/queries';
 import { Screen } from '@/shell/screen';
 import { ReviseSheet } from '@/sheet/revise-sheet';
-import { SheetSummary, verdictTone, verdictWord } from '@/sheet/sheet-summary';
+import { outcomeTone, outcomeWord } from '@/sheet/outcome';
+import { SheetSummary } from '@/sheet/sheet-summary';
 import { Card, Pill, Row } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
@@ -40,7 +41,7 @@ export default function SheetScreen() {
       title={body.valve_tag}
       under={`as-left sheet · ${format(body.signed_at_ms, 'd MMM yyyy, HH:mm')}`}
       back
-      right={<Pill tone={verdictTone[body.verdict]}>{verdictWord[body.verdict]}</Pill>}
+      right={<Pill tone={outcomeTone(body)}>{outcomeWord(body)}</Pill>}
       footer={
         <>
           <BigButton flex={1} kind="outline" onPress={() => save('pdf')}>

@@ -6,7 +6,7 @@ import { useHouseRules, useSheets, useValves } from '@/data/queries';
 import { useUnits } from '@/settings/use-units';
 import { Head } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
-import { verdictTone, verdictWord } from '@/sheet/sheet-summary';
+import { leftWords, outcomeTone, outcomeWord } from '@/sheet/outcome';
 import { Card, Pill } from '@/ui/card';
 import { Press } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
@@ -79,9 +79,9 @@ export default function SheetsScreen() {
             >
               <YStack flexShrink={1}>
                 <Strong fontSize="$4" lineHeight="$4">{`${body.valve_tag} ${body.valve_name}`}</Strong>
-                <Muted>{`${format(body.signed_at_ms, 'd MMM yyyy')} · left at ${units.withUnit(body.as_left_pa, 1000)}${body.revision > 1 ? ` · revision ${body.revision}` : ''}`}</Muted>
+                <Muted>{`${format(body.signed_at_ms, 'd MMM yyyy')} · ${leftWords(body, units)}${body.revision > 1 ? ` · revision ${body.revision}` : ''}`}</Muted>
               </YStack>
-              <Pill tone={verdictTone[body.verdict]}>{verdictWord[body.verdict]}</Pill>
+              <Pill tone={outcomeTone(body)}>{outcomeWord(body)}</Pill>
             </XStack>
           </Press>
         )}

@@ -16,7 +16,7 @@ import { Muted, Strong } from '@/ui/words';
 import { useNow } from '@/ui/use-now';
 import { RegisterFiles } from '@/valve/register-files';
 import { openRunOf, standingOf, type Standing } from '@/valve/valve-state';
-import type { Valve } from '@holvek/core';
+import { families, familyName, type Valve } from '@holvek/core';
 
 const tones: Record<Standing, Tone> = {
   'never set': 'quiet',
@@ -24,8 +24,9 @@ const tones: Record<Standing, Tone> = {
   drifting: 'stop',
   'in hand': 'work',
   'in order': 'good',
+  'out of service': 'stop',
 };
-const filters = ['all', 'in hand', 'overdue', 'drifting', 'never set', 'in order'] as const;
+const filters = ['all', 'in hand', 'overdue', 'drifting', 'never set', 'out of service', 'in order'] as const;
 type Filter = (typeof filters)[number];
 
 /** The register: find a valve by tag, name or place, or by how it stands. */
@@ -50,7 +51,9 @@ export default function ValvesScreen() {
       .filter(
         ({ valve, standing }) =>
           (filter === 'all' || standing === filter) &&
-          `${valve.tag} ${valve.name} ${valve.place}`.toLowerCase().includes(wanted),
+          `${valve.tag} ${valve.name} ${valve.place} ${familyName[valve.plate.family]}`
+            .toLowerCase()
+            .includes(wanted),
       )
       .sort((a, b) => a.valve.tag.localeCompare(b.valve.tag, 'en', { numeric: true }));
   }, [filter, now, rules, sheets, shelf, text, valves.data]);
@@ -116,7 +119,7 @@ function ValveLine({ valve, standing }: { readonly valve: Valve; readonly standi
       >
         <YStack flexShrink={1}>
           <Strong fontSize="$4" lineHeight="$4">{`${valve.tag} ${valve.name}`}</Strong>
-          <Muted>{`${valve.place} · ${units.withUnit(valve.target.set_point_pa, 1000)}`}</Muted>
+          <Muted>{`${valve.place} · ${families[valve.plate.family].verb} ${units.withUnit(valve.target.set_point_pa)}`}</Muted>
         </YStack>
         <Pill tone={tones[standing]}>{standing}</Pill>
       </XStack>

@@ -1,6 +1,6 @@
 import {
-  gaugeSchema, houseRulesSchema, importedSchema, ingestedSchema, problemSchema, roundSchema, runRowSchema, sheetSchema, siteSchema, storedRunSchema, valveSchema,
-  type Gauge, type HouseRules, type Round, type RunEvent, type Valve,
+  gaugeSchema, houseRulesSchema, importedSchema, ingestedSchema, problemSchema, roundSchema, runRowSchema, sheetSchema, siteSchema, storedRunSchema, systemSchema, valveSchema,
+  type Gauge, type HouseRules, type Round, type RunEvent, type System, type Valve,
 } from '@holvek/core'; // prettier-ignore
 import { z } from 'zod';
 
@@ -56,6 +56,9 @@ export const api = {
   putGauge: (gauge: Gauge) => ask(`/gauges/${enc(gauge.id)}`, gaugeSchema, { method: 'PUT', body: gauge }),
   rounds: () => ask('/rounds', z.array(roundSchema)),
   putRound: (round: Round) => ask(`/rounds/${enc(round.id)}`, roundSchema, { method: 'PUT', body: round }),
+  systems: () => ask('/systems', z.array(systemSchema)),
+  putSystem: (system: System) =>
+    ask(`/systems/${enc(system.id)}`, systemSchema, { method: 'PUT', body: system }),
   houseRules: () => ask('/house-rules', houseRulesSchema),
   putHouseRules: (rules: HouseRules) => ask('/house-rules', houseRulesSchema, { method: 'PUT', body: rules }),
   sheets: () => ask('/sheets', z.array(sheetSchema)),

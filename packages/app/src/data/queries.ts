@@ -28,6 +28,7 @@ export const useSites = () => useQuery({ queryKey: ['sites'], queryFn: api.sites
 export const useValves = () => useQuery({ queryKey: ['valves'], queryFn: api.valves });
 export const useGauges = () => useQuery({ queryKey: ['gauges'], queryFn: api.gauges });
 export const useRounds = () => useQuery({ queryKey: ['rounds'], queryFn: api.rounds });
+export const useSystems = () => useQuery({ queryKey: ['systems'], queryFn: api.systems });
 export const useSheets = () => useQuery({ queryKey: ['sheets'], queryFn: api.sheets });
 export const useVerify = (valveId: string) =>
   useQuery({
@@ -56,4 +57,5 @@ export const useChangeValve = () => useChange(api.putValve, 'valves');
 export const useImportValves = () => useChange(api.importValves, 'valves');
 export const useChangeGauge = () => useChange(api.putGauge, 'gauges');
 export const useChangeRound = () => useChange(api.putRound, 'rounds');
+export const useChangeSystem = () => useChange(api.putSystem, 'systems');
 export const useChangeHouseRules = () => useChange(api.putHouseRules, 'house-rules');

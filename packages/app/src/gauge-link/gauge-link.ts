@@ -9,6 +9,8 @@ export type LinkSight = {
   readonly ventRuns: boolean;
   readonly flow: number;
   readonly fill: number;
+  /** Of the valve, 0 … 1: what an eye at the outlet sees of a relief. */
+  readonly opening: number;
 };
 
 /** The one door for readings. A hand-held gauge has no lines: its readings are typed. */

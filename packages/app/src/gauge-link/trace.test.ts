@@ -15,7 +15,7 @@ function fakeLink() {
       return () => undefined;
     },
   };
-  const sight: LinkSight = { wideOpen: false, ventRuns: true, flow: 0.002, fill: 1 };
+  const sight: LinkSight = { wideOpen: false, ventRuns: true, flow: 0.002, fill: 1, opening: 0.3 };
   return {
     link,
     say: (text: string, t: number) => onLine({ role: 'outlet', line: text, t }),

@@ -26,9 +26,9 @@ export function CarryOn({ row: { valve, run, openEnds, phase } }: { readonly row
       </XStack>
       <Words>
         {isSetting ? 'Setting to ' : 'To be set to '}
-        <Strong>{units.withUnit(valve.target.set_point_pa, 1000)}</Strong>
+        <Strong>{units.withUnit(valve.target.set_point_pa)}</Strong>
         {now ? ', now at ' : ''}
-        {now ? <Strong>{units.figure(now.reading.si, 1000)}</Strong> : ''}
+        {now ? <Strong>{units.figure(now.reading.si)}</Strong> : ''}
         {`. Left ${formatDistanceToNow(run.lastAtMs)} ago.`}
       </Words>
       <BigButton onPress={() => router.push(`/runs/${run.id}`)}>

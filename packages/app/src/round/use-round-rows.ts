@@ -11,7 +11,7 @@ export type RoundRow = {
   readonly phase: string | undefined;
   readonly lastSheet: Sheet | undefined;
   readonly isSignedToday: boolean;
-  /** Minutes that this valve took before; undefined when it was never done. */
+  /** Minutes that this valve took before, else its family; undefined when none was ever done. */
   readonly minutes: number | undefined;
 };
 
@@ -38,12 +38,16 @@ export function useRoundRows(round: Round | undefined): readonly RoundRow[] {
           isSignedToday:
             lastSheet !== undefined &&
             new Date(lastSheet.body.signed_at_ms).toISOString().slice(0, 10) >= (round?.day ?? ''),
-          minutes: meanMinutes(own),
+          minutes: meanMinutes(own) ?? meanMinutes(ofFamily(sheets ?? [], valve)),
         },
       ];
     });
   }, [round, sheets, shelf, valves]);
 }
+
+/** Sheets of other valves of the family: what such a run takes when this one was never done. */
+const ofFamily = (sheets: readonly Sheet[], valve: Valve): readonly Sheet[] =>
+  sheets.filter(({ body }) => body.plate.family === valve.plate.family);
 
 const meanMinutes = (sheets: readonly Sheet[]): number | undefined =>
   sheets.length === 0

@@ -1,4 +1,11 @@
-import { rankCauses, type Evidence, type RankedCause, type SettingView, type Settling } from '@holvek/core';
+import {
+  adjusterPlate,
+  rankCauses,
+  type Evidence,
+  type RankedCause,
+  type SettingView,
+  type Settling,
+} from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from 'tamagui';
 import { useDesk } from './use-desk';
@@ -21,13 +28,14 @@ export function DeafSheet({ view, adjuster, settling, sight, onClose }: Props) {
   const [opened, setOpened] = useState<string>();
   const evidence = gather(run.observed, view, settling, sight);
   const ranked = rankCauses(run.procedure.causes, evidence).slice(0, 5);
-  const isReversedNow = (view.rate?.mean ?? 1) < 0 || run.started.plate.clockwise === 'lowers';
+  const plated = adjusterPlate(run.started.plate, adjuster).clockwise;
+  const isReversedNow = (view.rate?.mean ?? 1) < 0 || plated === 'lowers';
   const flip = () => {
     const clockwise = run.directions[adjuster]
       ? run.directions[adjuster] === 'lowers'
         ? 'raises'
         : 'lowers'
-      : isReversedNow && run.started.plate.clockwise === 'lowers'
+      : isReversedNow && plated === 'lowers'
         ? 'raises'
         : 'lowers';
     void add({ type: 'direction_corrected', adjuster, clockwise }).then(onClose);

@@ -14,7 +14,9 @@ const BOTTOM = 26;
 const MOST_SHOWN = 5;
 
 type Props = {
-  readonly aim: SettingView['aim'];
+  readonly aim: Pick<SettingView['aim'], 'target' | 'lower' | 'upper' | 'limit' | 'approach'>;
+  /** −1 for a vacuum: pressures come by their size and are read with their sign. */
+  readonly sign?: 1 | -1;
   readonly dots: SettingView['dots'];
   readonly move: NextMove | undefined;
   /** Where the gauge stands now, when it is linked. */
@@ -27,13 +29,19 @@ type Props = {
  * Readings walk down the screen into the target lane; every turn is a step between two dots; the
  * next one is drawn ahead, dashed, with the interval that it is foretold to fall in.
  */
-export function LaneStrip({ aim, dots, move, live, resolution, height = 250 }: Props) {
+export function LaneStrip({ aim, sign = 1, dots, move, live, resolution, height = 250 }: Props) {
   const [width, setWidth] = useState(340);
-  const units = useUnits();
+  const plain = useUnits();
+  const units = { ...plain, figure: (pa: number, step?: number) => plain.figure(sign * pa, step) };
   const ink = useInk();
   const shown = dots.slice(-MOST_SHOWN);
   const highest = Math.max(aim.limit * 1.1, ...shown.map(({ pressure }) => pressure * 1.05));
-  const x = (pa: number) => 14 + ((width - 28) * Math.max(0, pa)) / highest;
+  // Coming down from above, what lies far below the lane is of no use to the eye.
+  const lowest =
+    aim.approach === 'from_above'
+      ? Math.min(aim.lower * 0.75, ...shown.map(({ pressure }) => pressure * 0.95))
+      : 0;
+  const x = (pa: number) => 14 + ((width - 28) * Math.max(0, pa - lowest)) / (highest - lowest);
   const floor = height - BOTTOM;
   const step = Math.min(
     56,
@@ -43,7 +51,7 @@ export function LaneStrip({ aim, dots, move, live, resolution, height = 250 }: P
   const ahead = move && 'predicted' in move ? move : undefined;
   const last = shown.at(-1);
   const laneMiddle = (x(aim.lower) + x(aim.upper)) / 2;
-  const laneText = `lane ${units.figure(aim.target, resolution)} ± ${units.figure((aim.upper - aim.lower) / 2)}`;
+  const laneText = `lane ${units.figure(aim.target, resolution)} ± ${plain.figure((aim.upper - aim.lower) / 2)}`;
   return (
     <View
       onLayout={({ nativeEvent }) => setWidth(Math.max(240, nativeEvent.layout.width))}
@@ -89,7 +97,7 @@ export function LaneStrip({ aim, dots, move, live, resolution, height = 250 }: P
           {units.figure(aim.limit, resolution)}
         </Text>
         <Line x1={6} x2={width - 6} y1={floor} y2={floor} stroke={ink.line} strokeWidth={1.5} />
-        {niceTicks(0, highest, units.pressure, 4).map(({ si, text }) => (
+        {niceTicks(lowest, highest, units.pressure, 4).map(({ si, text }) => (
           <Text
             key={text}
             x={x(si)}
@@ -99,7 +107,7 @@ export function LaneStrip({ aim, dots, move, live, resolution, height = 250 }: P
             fill={ink.muted}
             textAnchor="middle"
           >
-            {text}
+            {sign < 0 && si !== 0 ? `−${text}` : text}
           </Text>
         ))}
         {live === undefined ? null : <Path d={`M${x(live)},${floor - 9} l6,9 l-12,0 Z`} fill={ink.slate} />}
@@ -206,5 +214,5 @@ const walk = (x0: number, y0: number, x1: number, y1: number) => {
 const turnAt = (x0: number, x1: number, width: number) =>
   Math.min(width - 60, Math.max(12, (x0 + x1) / 2 + 8));
 
-const describe = (dots: SettingView['dots'], aim: SettingView['aim'], units: ReturnType<typeof useUnits>) =>
+const describe = (dots: SettingView['dots'], aim: Props['aim'], units: ReturnType<typeof useUnits>) =>
   `Readings ${dots.map(({ pressure }) => units.figure(pressure)).join(', ')}; target ${units.withUnit(aim.target)}`;

@@ -20,7 +20,7 @@ export function MoveCard({ view, pendingHint, wasUnsettled }: Props) {
         <YStack flex={1} gap="$1">
           <Strong color="$brass" fontSize="$2">
             {move?.kind === 'back_off'
-              ? 'gone past: come back below'
+              ? 'gone past: come back, then approach again'
               : move?.kind === 'probe'
                 ? 'find out which way it works'
                 : move?.kind === 'done'

@@ -1,4 +1,4 @@
-import { checkTurn } from '@holvek/core';
+import { adjusterPlate, checkTurn } from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from 'tamagui';
 import { useDesk } from './use-desk';
@@ -11,12 +11,21 @@ import { eventTrouble } from '@/words/trouble';
 const EIGHTHS = [1, 2, 3, 4, 5, 6, 7, 8].map((n) => n / 8);
 
 /** The turn as it was really made, when it is not the one that was asked for. */
-export function OtherAmount({ onTurned }: { readonly onTurned: (turns: number) => void }) {
+export function OtherAmount({
+  adjuster,
+  onTurned,
+}: {
+  readonly adjuster: string;
+  readonly onTurned: (turns: number) => void;
+}) {
   const { run, units } = useDesk();
   const [way, setWay] = useState<'clockwise' | 'anticlockwise'>('clockwise');
   const [text, setText] = useState('');
   const typed = readTurns(text);
-  const wrong = text.trim() === '' ? undefined : checkTurn(typed, run.started.plate.travel_turns);
+  const wrong =
+    text.trim() === ''
+      ? undefined
+      : checkTurn(typed, adjusterPlate(run.started.plate, adjuster).travel_turns);
   const error = wrong
     ? Number.isNaN(typed)
       ? 'Type turns such as 3/8, 1 1/4 or 0.5.'

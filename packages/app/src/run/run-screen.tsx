@@ -1,6 +1,6 @@
 import { useKeepAwake } from 'expo-keep-awake';
 import { useRouter } from 'expo-router';
-import type { Run, RunEvent } from '@holvek/core';
+import { families, type GaugeRole, type Run, type RunEvent } from '@holvek/core';
 import { useState } from 'react';
 import { useMedia, XStack, YStack } from 'tamagui';
 import { OpenEndsList } from './open-ends-list';
@@ -29,6 +29,9 @@ export function RunScreen({ run, events }: { readonly run: Run; readonly events:
   );
 }
 
+const gaugeWord = (run: Run, role: GaugeRole): string =>
+  (families[run.started.plate.family].gauges[role] ?? `${role} gauge`).toLowerCase();
+
 function RunPanes() {
   const { run, view, undo, canUndo } = useDesk();
   const isWide = useMedia().wide;
@@ -38,7 +41,6 @@ function RunPanes() {
   useKeys({ u: () => canUndo && void undo() });
   if (run.status === 'signed') return <SignedRun />;
   const { step, openEnds } = view;
-  const outlet = run.gauges.outlet;
   const body = (
     <YStack flex={1} minHeight={0} gap="$3">
       <YStack padding="$4" paddingBottom={0} gap="$3">
@@ -76,8 +78,8 @@ function RunPanes() {
           <PhaseRail
             run={run}
             phase={step.phase}
-            {...(outlet && step.role
-              ? { note: `${step.role} gauge ${run.gauges[step.role]?.tag ?? ''}` }
+            {...(step.role
+              ? { note: `${gaugeWord(run, step.role)} ${run.gauges[step.role]?.tag ?? ''}` }
               : {})}
           />
         ) : null}

@@ -54,7 +54,7 @@ export function StepList() {
                       color={isHere ? '$onBrassSoft' : isDone ? '$muted' : '$color'}
                       fontFamily={isHere ? '$strong' : '$body'}
                     >
-                      {fill(step.say)}
+                      {fill(step.say, step.adjuster)}
                     </Words>
                   </XStack>
                 );

@@ -1,4 +1,4 @@
-import { fillSlots, type Hazard } from '@holvek/core';
+import { fillSlots, targetOf, type Hazard } from '@holvek/core';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import { XStack, YStack } from 'tamagui';
 import { useDesk } from './use-desk';
@@ -18,11 +18,14 @@ const hazardWord: Record<Hazard, string> = {
 };
 
 /** A step's text with its figures filled in. */
-export function useStepText(): (text: string) => string {
+export function useStepText(): (text: string, adjuster?: string) => string {
   const { run, units } = useDesk();
-  const { plate, target, house_rules: rules } = run.started;
-  const source = { plate, target, rules, gauges: run.gauges };
-  return (text) => fillSlots(text, source, { pressure: units.withUnit, flow: units.flowWithUnit });
+  const { plate, house_rules: rules } = run.started;
+  return (text, adjuster = 'main') => {
+    const target = targetOf(run.started, adjuster) ?? run.started.target;
+    const source = { plate, target, adjuster, rules, gauges: run.gauges };
+    return fillSlots(text, source, { pressure: units.withUnit, flow: units.flowWithUnit });
+  };
 }
 
 /** What to do, the caution before it, why, and what to expect. */
@@ -40,15 +43,15 @@ export function StepWords() {
             <TriangleAlert size={22} color={ink.brass} />
             <Strong color="$onBrassSoft">{hazardWord[step.caution.hazard]}</Strong>
           </XStack>
-          <Words color="$onBrassSoft">{fill(step.caution.say)}</Words>
+          <Words color="$onBrassSoft">{fill(step.caution.say, step.adjuster)}</Words>
         </Card>
       ) : null}
-      <Title>{fill(step.say)}</Title>
-      {step.why ? <Words color="$muted">{fill(step.why)}</Words> : null}
+      <Title>{fill(step.say, step.adjuster)}</Title>
+      {step.why ? <Words color="$muted">{fill(step.why, step.adjuster)}</Words> : null}
       {step.expects ? (
         <Words>
           <Strong>Expect: </Strong>
-          {fill(step.expects)}
+          {fill(step.expects, step.adjuster)}
         </Words>
       ) : null}
       {blocked

@@ -1,5 +1,5 @@
 import {
-  movesOf, replayTwin, runView, type EventError, type Run, type RunEvent, type RunEventDraft, type RunView,
+  movesOf, replayTwin, runView, type EventError, type Positions, type Run, type RunEvent, type RunEventDraft, type RunView,
 } from '@holvek/core'; // prettier-ignore
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import type { StorageError } from '@/data/run-shelf';
@@ -19,6 +19,8 @@ export type Desk = {
   readonly trace: Trace;
   readonly isLinked: boolean;
   readonly hurry: (factor: number) => void;
+  /** Moves the simulated line without a word in the record: a ramp up or down between two marks. */
+  readonly drive: (does: Positions) => void;
   /** Adds an event; false when it was refused or must first be confirmed (`doubt`). */
   readonly add: (draft: RunEventDraft) => Promise<boolean>;
   readonly trouble: string | undefined;
@@ -83,6 +85,10 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
     trace,
     isLinked,
     hurry: (factor) => linkRef.current?.hurry(factor),
+    drive: (does) => {
+      linkRef.current?.act(does);
+      trace.disturb();
+    },
     add,
     trouble,
     clearTrouble: () => setTrouble(undefined),
@@ -128,7 +134,7 @@ function useTwin({
 /** Confirming a step or a turn does it to the twin. */
 function doOnTwin(link: TwinLink | undefined, trace: Trace, run: Run, draft: RunEventDraft): void {
   if (draft.type === 'reading' || draft.type === 'observed' || draft.type === 'note') return;
-  if (draft.type === 'turned') link?.turn(draft.turns);
+  if (draft.type === 'turned') link?.turn(draft.adjuster, draft.turns);
   for (const does of movesOf(draft as RunEvent, run.steps)) link?.act(does);
   trace.disturb();
 }

@@ -1,4 +1,4 @@
-import { decimalsFor, fromSI, typedSettled, unitOf, type Reading, type Step } from '@holvek/core';
+import { decimalsFor, fromSI, judgeOf, typedSettled, unitOf, type Reading, type Step } from '@holvek/core';
 import { useDesk } from './use-desk';
 import { latest, traceSettling, useTrace } from '@/gauge-link/trace';
 
@@ -8,7 +8,7 @@ export type TypedValue = { readonly si: number; readonly entered: Reading['enter
 export function useReading(step: Step) {
   const { run, trace, add, isLinked } = useDesk();
   const seen = useTrace(trace);
-  const role = step.role ?? 'outlet';
+  const role = step.role ?? judgeOf(run.started.plate);
   const gauge = run.gauges[role];
   const live = isLinked ? latest(seen, role) : undefined;
   const state = isLinked && gauge ? traceSettling(seen, role, gauge) : undefined;

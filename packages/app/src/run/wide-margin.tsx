@@ -1,4 +1,6 @@
+import { judgeOf, targetOf } from '@holvek/core';
 import { ScrollView, XStack, YStack } from 'tamagui';
+import { FittingsDiagram } from './fittings-diagram';
 import { TraceChart } from './trace-chart';
 import { useDesk } from './use-desk';
 import { latest, useTrace } from '@/gauge-link/trace';
@@ -9,12 +11,15 @@ import { Heading, Muted, Words } from '@/ui/words';
 export function WideMargin() {
   const { run, view, trace, isLinked, units } = useDesk();
   const seen = useTrace(trace);
-  const { target } = run.started;
+  const target = targetOf(run.started, view.step?.adjuster ?? 'main') ?? run.started.target;
+  const role = view.step?.role ?? judgeOf(run.started.plate);
+  const first = run.procedure.causes[0];
+  const outer = role === 'outlet' ? 'inlet' : 'outlet';
   const lane = {
     lower: target.set_point_pa - target.tolerance_pa,
     upper: target.set_point_pa + target.tolerance_pa,
   };
-  const inlet = latest(seen, 'inlet');
+  const other = latest(seen, outer);
   return (
     <ScrollView
       width="$margin"
@@ -40,21 +45,20 @@ export function WideMargin() {
         </YStack>
         {isLinked ? (
           <YStack gap="$2">
-            <Heading>Outlet, last 4 minutes</Heading>
-            <TraceChart
-              samples={seen.samples.outlet}
-              lane={lane}
-              label="Outlet pressure, last four minutes"
-            />
-            <Row label="Inlet">
-              {inlet ? units.withUnit(inlet.value, run.gauges.inlet?.resolution_pa) : '–'}
-            </Row>
+            <Heading>{`${role === 'outlet' ? 'Outlet' : 'Inlet'}, last 4 minutes`}</Heading>
+            <TraceChart samples={seen.samples[role]} lane={lane} label="Pressure, last four minutes" />
+            {run.gauges[outer] ? (
+              <Row label={outer === 'inlet' ? 'Inlet' : 'Outlet'}>
+                {other ? units.withUnit(other.value, run.gauges[outer].resolution_pa) : '–'}
+              </Row>
+            ) : null}
             <Row label="Flow">{seen.sight ? units.flowWithUnit(seen.sight.flow) : '–'}</Row>
             <Row label="Pilot vent" isLast>
               {seen.sight ? (seen.sight.ventRuns ? 'runs' : 'quiet') : '–'}
             </Row>
           </YStack>
         ) : null}
+        <FittingsDiagram {...(view.step?.does ? { next: view.step.does } : {})} />
         <YStack gap="$1">
           <Heading>Why this number</Heading>
           <Words color="$muted">{target.why}</Words>
@@ -62,9 +66,7 @@ export function WideMargin() {
         </YStack>
         <YStack gap="$1">
           <Heading>If it doesn’t answer</Heading>
-          <Words color="$muted">
-            No vent flow and no rise: the valve is wide open and the main is filling. Wait, don’t wind on.
-          </Words>
+          <Words color="$muted">{first ? `${first.tell} ${first.doThis}` : ''}</Words>
         </YStack>
       </YStack>
     </ScrollView>

@@ -7,6 +7,8 @@ export const preferencesSchema = z.object({
   flowUnit: z.enum(['L/s', 'L/min', 'm3/h', 'gpm']).catch('L/s'),
   theme: z.enum(['system', 'light', 'dark']).catch('system'),
   technician: z.string().max(80).catch(''),
+  /** The round that is open. */
+  round: z.string().max(64).catch(''),
 });
 export type Preferences = z.infer<typeof preferencesSchema>;
 

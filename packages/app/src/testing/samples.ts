@@ -1,7 +1,7 @@
 import {
   defaultHouseRules,
   kPa,
-  ratePrior,
+  ratePriors,
   type Gauge,
   type Plate,
   type RunEventDraft,
@@ -56,7 +56,7 @@ export const startedDraft = (): Extract<RunEventDraft, { type: 'started' }> => (
   procedure_version: 1,
   gauges: { inlet: { ...gauge, id: 'g-4', tag: 'G-04' }, outlet: gauge },
   house_rules: defaultHouseRules,
-  prior: ratePrior(plate, [], defaultHouseRules),
+  priors: ratePriors(plate, () => [], defaultHouseRules),
 });
 
 /** A sheet with only what the register looks at. */
@@ -72,8 +72,18 @@ export const sheet = (
     valve_id: valve.id,
     signed_at_ms: Date.parse(`${day}T10:00:00Z`),
     started_at_ms: Date.parse(`${day}T09:40:00Z`),
-    as_found_pa: kPa(found),
-    as_left_pa: kPa(left),
+    outcome: 'set',
+    verdict: 'pass',
+    settings: [
+      {
+        adjuster: 'main',
+        role: 'outlet',
+        as_found_pa: kPa(found),
+        as_left_pa: kPa(left),
+        clockwise: 'raises',
+        rate_pa_per_turn: null,
+      },
+    ],
     gauges: { outlet: gauge },
     ...over,
   } as Sheet['body'],

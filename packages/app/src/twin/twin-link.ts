@@ -5,7 +5,7 @@ import { openTwinWorker } from './client';
 
 export type TwinLink = GaugeLink & {
   readonly act: (does: Positions) => void;
-  readonly turn: (turns: number) => void;
+  readonly turn: (adjuster: string, turns: number) => void;
   readonly replace: (twin: Twin) => void;
   readonly hurry: (factor: number) => void;
   readonly close: () => void;
@@ -34,7 +34,7 @@ export function openTwinLink(initial: Twin): TwinLink {
       };
     },
     act: (does) => void twin.act(does),
-    turn: (turns) => void twin.turn(turns),
+    turn: (adjuster, turns) => void twin.turn(adjuster, turns),
     replace: (next) => void twin.replace(next),
     hurry: (factor) => void twin.hurry(factor),
     close,

@@ -10,7 +10,7 @@ import {
 import { expose } from 'comlink';
 
 type Line = { role: 'inlet' | 'outlet'; line: string; t: number };
-type Sight = { wideOpen: boolean; ventRuns: boolean; flow: number; fill: number };
+type Sight = { wideOpen: boolean; ventRuns: boolean; flow: number; fill: number; opening: number };
 export type TwinReport = { lines: Line[]; sight: Sight };
 
 const TICK_MS = 500;
@@ -41,8 +41,11 @@ function twinWorker() {
       twin = advanceTwin(twin, seconds / pieces);
       sent.push(...lines(twin));
     }
-    const { vent, flow, fill } = twinOutputs(twin);
-    report({ lines: sent, sight: { wideOpen: isWideOpen(twin), ventRuns: vent > 1e-6, flow, fill } });
+    const { vent, flow, fill, opening } = twinOutputs(twin);
+    report({
+      lines: sent,
+      sight: { wideOpen: isWideOpen(twin), ventRuns: vent > 1e-6, flow, fill, opening },
+    });
   };
   return {
     start(initial: Twin, onReport: (report: TwinReport) => void) {
@@ -58,8 +61,8 @@ function twinWorker() {
     act(does: Readonly<Record<string, number | string>>) {
       if (twin) twin = actOnTwin(twin, does);
     },
-    turn(turns: number) {
-      if (twin) twin = turnTwin(twin, turns);
+    turn(adjuster: string, turns: number) {
+      if (twin) twin = turnTwin(twin, adjuster, turns);
     },
     hurry(factor: number) {
       speed = Math.min(60, Math.max(1, factor));

@@ -1,14 +1,6 @@
 /** Text of a file that the person picks; undefined when none was picked. */
-export function pickText(accept: string): Promise<string | undefined> {
-  return new Promise((resolve) => {
-    const input = document.createElement('input');
-    input.type = 'file';
-    input.accept = accept;
-    input.onchange = () => void (input.files?.[0]?.text() ?? Promise.resolve(undefined)).then(resolve);
-    input.oncancel = () => resolve(undefined);
-    input.click();
-  });
-}
+export const pickText = async (accept: string): Promise<string | undefined> =>
+  (await pickFile(accept))?.text();
 
 /** Hands text to the person as a file. */
 export function saveText(name: string, text: string, type: string): void {
@@ -17,4 +9,16 @@ export function saveText(name: string, text: string, type: string): void {
   link.download = name;
   link.click();
   URL.revokeObjectURL(link.href);
+}
+
+/** A file that the person picks; undefined when none was picked. */
+export function pickFile(accept: string): Promise<File | undefined> {
+  return new Promise((resolve) => {
+    const input = document.createElement('input');
+    input.type = 'file';
+    input.accept = accept;
+    input.onchange = () => resolve(input.files?.[0]);
+    input.oncancel = () => resolve(undefined);
+    input.click();
+  });
 }

@@ -22,9 +22,10 @@ export function HistoryChart({
   const units = useUnits();
   const ink = useInk();
   const { set_point_pa: target, tolerance_pa: tolerance } = valve.target;
-  const visits = sheets
-    .slice(-6)
-    .map(({ body }) => ({ at: body.signed_at_ms, found: body.as_found_pa, left: body.as_left_pa }));
+  const visits = sheets.slice(-6).flatMap(({ body }) => {
+    const setting = body.settings[0];
+    return setting ? [{ at: body.signed_at_ms, found: setting.as_found_pa, left: setting.as_left_pa }] : [];
+  });
   const last = visits.at(-1);
   const ahead =
     last && drift?.isDrifting

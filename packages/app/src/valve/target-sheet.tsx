@@ -65,7 +65,7 @@ export function TargetSheet({
       limit_pa: pa(texts.limit_pa),
       why: texts.why.trim(),
     };
-    const stop = checkPlate(valve.plate, target).find((issue) => issue.stops);
+    const stop = checkPlate(valve.plate, { ...valve, target }).find((issue) => issue.stops);
     if (stop) return setTrouble(plateTrouble(stop, units));
     setTrouble(undefined);
     change.mutate(

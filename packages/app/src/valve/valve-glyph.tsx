@@ -1,12 +1,45 @@
+import type { Family } from '@holvek/core';
 import Svg, { Circle, Line, Path } from 'react-native-svg';
 import { useInk } from '@/theme/use-ink';
 
-/** A reducing valve on its line: body, diaphragm, and the sensing line from downstream. */
-export function ValveGlyph() {
+/** Which side the valve senses: the dashed line goes there; a relief has its outlet to the open. */
+const senses: Record<Family, 'inlet' | 'outlet' | 'both'> = {
+  reducing: 'outlet',
+  sustaining: 'inlet',
+  relief_pilot: 'inlet',
+  relief_spring: 'inlet',
+  hydraulic: 'both',
+  gas: 'outlet',
+  self_operated: 'outlet',
+};
+const isRelief = (family: Family) => family === 'relief_pilot' || family === 'relief_spring';
+const isSpring = (family: Family) => family === 'relief_spring' || family === 'self_operated';
+
+/** A valve on its line: body, what drives it, and the line by which it senses. */
+export function ValveGlyph({ family }: { readonly family: Family }) {
   const ink = useInk();
+  const side = senses[family];
+  const sense = (x: number) => (
+    <>
+      <Path
+        d={`M${x > 56 ? 72 : 40},18 L${x},18 L${x},48`}
+        fill="none"
+        stroke={ink.color}
+        strokeWidth={2}
+        strokeDasharray="4 4"
+      />
+      <Circle cx={x} cy={50} r={3.5} fill={ink.color} />
+    </>
+  );
   return (
     <Svg width={112} height={72} aria-hidden>
-      <Line x1={2} x2={110} y1={50} y2={50} stroke={ink.color} strokeWidth={3} />
+      <Line x1={2} x2={isRelief(family) ? 56 : 110} y1={50} y2={50} stroke={ink.color} strokeWidth={3} />
+      {isRelief(family) ? (
+        <>
+          <Line x1={56} x2={100} y1={50} y2={50} stroke={ink.color} strokeWidth={3} />
+          <Path d="M100,43 L110,50 L100,57 Z" fill={ink.color} />
+        </>
+      ) : null}
       <Path
         d="M34,36 L34,64 L78,36 L78,64 Z"
         fill={ink.lane}
@@ -15,9 +48,19 @@ export function ValveGlyph() {
         strokeLinejoin="round"
       />
       <Line x1={56} x2={56} y1={50} y2={24} stroke={ink.color} strokeWidth={3} />
-      <Path d="M40,24 A16,16 0 0 1 72,24 Z" fill={ink.brassSoft} stroke={ink.color} strokeWidth={3} />
-      <Path d="M72,18 L98,18 L98,48" fill="none" stroke={ink.color} strokeWidth={2} strokeDasharray="4 4" />
-      <Circle cx={98} cy={50} r={3.5} fill={ink.color} />
+      {isSpring(family) ? (
+        <Path
+          d="M46,26 L66,22 L46,17 L66,13 L46,8 L66,4"
+          fill="none"
+          stroke={ink.color}
+          strokeWidth={2.5}
+          strokeLinejoin="round"
+        />
+      ) : (
+        <Path d="M40,24 A16,16 0 0 1 72,24 Z" fill={ink.brassSoft} stroke={ink.color} strokeWidth={3} />
+      )}
+      {side === 'inlet' || side === 'both' ? sense(14) : null}
+      {(side === 'outlet' || side === 'both') && !isRelief(family) ? sense(98) : null}
     </Svg>
   );
 }

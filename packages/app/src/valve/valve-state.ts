@@ -1,6 +1,7 @@
 import { addMonths } from 'date-fns/addMonths';
 import {
   driftOf,
+  judgingGauge,
   resultUncertainty,
   type Drift,
   type HouseRules,
@@ -42,11 +43,18 @@ export function nextLook(valve: Valve, sheets: readonly Sheet[], rules: HouseRul
 
 export function driftOfValve(valve: Valve, sheets: readonly Sheet[]): Drift | undefined {
   const own = sheetsOfValve(sheets, valve.id);
-  const gauge = own.at(-1)?.body.gauges.outlet;
+  const last = own.at(-1)?.body;
+  const gauge = last && judgingGauge(last);
   const visits = own.flatMap(({ body }) =>
-    body.as_found_pa === null
+    body.settings[0] === undefined || body.settings[0].as_found_pa === null
       ? []
-      : [{ day: body.signed_at_ms / DAY, asFound: body.as_found_pa, asLeft: body.as_left_pa }],
+      : [
+          {
+            day: body.signed_at_ms / DAY,
+            asFound: body.settings[0].as_found_pa,
+            asLeft: body.settings[0].as_left_pa,
+          },
+        ],
   );
   const { set_point_pa: target, tolerance_pa: tolerance } = valve.target;
   const drift = driftOf(
@@ -57,7 +65,7 @@ export function driftOfValve(valve: Valve, sheets: readonly Sheet[]): Drift | un
   return drift.ok && visits.length > 2 ? drift.value : undefined;
 }
 
-export type Standing = 'never set' | 'overdue' | 'drifting' | 'in hand' | 'in order';
+export type Standing = 'never set' | 'overdue' | 'drifting' | 'in hand' | 'in order' | 'out of service';
 
 /** Where a valve stands today, in a word. */
 export function standingOf(
@@ -70,6 +78,7 @@ export function standingOf(
   if (run) return 'in hand';
   const due = nextLook(valve, sheets, rules);
   if (!due) return 'never set';
+  if (latestSheetOf(sheets, valve.id)?.body.outcome === 'out_of_service') return 'out of service';
   if (driftOfValve(valve, sheets)?.isDrifting) return 'drifting';
   return due.getTime() < now - 30 * DAY ? 'overdue' : 'in order';
 }

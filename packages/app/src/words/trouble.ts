@@ -3,8 +3,10 @@ import type {
   EventError,
   GaugeFinding,
   GuardOutcome,
+  LogError,
   ParseError,
   PlateIssue,
+  RampError,
 } from '@holvek/core';
 import type { StorageError } from '@/data/run-shelf';
 import type { Units } from '@/settings/use-units';
@@ -46,6 +48,24 @@ const guardWords: Record<
       ? 'Say how much flows first.'
       : `${flowWithUnit(have)} is below the least flow for this size, ${flowWithUnit(want ?? 0)}. Open an outlet further.`,
   set_in_lane: () => 'The setting is not in its lane yet.',
+  has_cracked: () => 'It has not been seen to crack yet.',
+  cycles_captured: (have, want) => `${have ?? 0} of ${want ?? 0} whole cycles are marked.`,
+  overdemand: (have, want) =>
+    have === undefined
+      ? 'Say how many outlets run in normal work, and how many are open now.'
+      : `${have} outlets are open; at least ${Math.ceil(want ?? 0)} are wanted, or the valve is not in control.`,
+  pump_above_target: (have, want, { withUnit }) =>
+    have === undefined
+      ? 'Read upstream first.'
+      : `Upstream reads ${withUnit(have)}. Below ${withUnit(want ?? 0)} there is nothing to sustain.`,
+  small_flow: () => 'Without a small flow the regulator holds what it has. Crack downstream first.',
+  line_at_target: (have, want, { withUnit }) =>
+    have === undefined
+      ? 'Read the line first.'
+      : `The line reads ${withUnit(have)}; it must stand at ${withUnit(want ?? 0)} or more. Throttle further, or go by count.`,
+  gauge_stayed: () =>
+    'If the gauge rose, the compensator still ruled it: the main relief is not low enough. Lower it, then answer again.',
+  right_spring: () => 'The spring for this target is not in yet.',
   no_open_ends: (have) => `${have} open ends are left.`,
 };
 export const guardTrouble = (guard: GuardOutcome, units: Units): string =>
@@ -65,6 +85,7 @@ export const eventTrouble = speak<EventError | StorageError>({
   'run.open_ends_left': ({ openEnds }) => `Not put back yet: ${openEnds.join('; ')}.`,
   'run.steps_left': ({ step }) => `Still to do: ${step}.`,
   'run.guard_unmet': ({ guard }, units) => guardTrouble(guard, units),
+  'run.unknown_adjuster': () => 'This valve has no such adjuster.',
   'run.unknown_step': () => 'This step belongs to another version of the procedure.',
   'run.beyond_gauge': ({ gauge }) => `That is beyond ${gauge}’s range. Typed right?`,
   'run.negative_impossible': () => 'This gauge cannot show less than nothing. Is the sign right?',
@@ -90,6 +111,31 @@ export const plateTrouble = speak<PlateIssue>({
     `The limit is over the outlet rating of ${withUnit(rating)}.`,
   'valve.target_outside_spring': ({ colour, from, to, wouldDo }, { withUnit }) =>
     `The ${colour} spring holds ${withUnit(from)} to ${withUnit(to)}. ${wouldDo.length ? `Fit the ${wouldDo.join(' or ')} one.` : 'No spring in the chart reaches the target: order the right one.'}`,
+  'valve.target_missing': ({ adjuster }) => `${adjuster}: no target has been given.`,
+  'valve.spring_to_change': ({ colour, wouldDo }) =>
+    `The ${colour} spring is fitted; the target wants the ${wouldDo} one. The run guides the change.`,
+  'valve.sustains_over_pump': ({ running }, { withUnit }) =>
+    `The pump runs at ${withUnit(running)}: above that there is nothing to sustain.`,
+  'valve.sustains_under_cavitation': ({ cavitation }, { withUnit }) =>
+    `Below ${withUnit(cavitation)} the pump cavitates. Sustain higher.`,
+  'valve.reduces_over_sustaining': ({ sustaining }, { withUnit }) =>
+    `The reducing target must stand below the sustaining one, ${withUnit(sustaining)}.`,
+  'valve.relief_under_working': ({ working }, { withUnit }) =>
+    `The line works at ${withUnit(working)}: the relief would open in normal work.`,
+  'valve.over_machine': ({ most }, { withUnit }) =>
+    `The machine’s greatest pressure here is ${withUnit(most)}. Never set above it.`,
+  'valve.wrong_sign_for_service': ({ service }) =>
+    service === 'vacuum'
+      ? 'A vacuum valve opens below the air outside: its target is negative.'
+      : 'A pressure valve cannot have a negative target.',
+  'valve.maker_figure_wanted': ({ estimate }, { withUnit }) =>
+    `Away from standard air the machine gives about ${withUnit(estimate)}: an estimate. Ask the maker for the corrected figure.`,
+  'valve.cross_port_over_main': ({ main }, { withUnit }) =>
+    `A cross-port must stand below the main relief, ${withUnit(main)}.`,
+  'valve.compensator_over_main': ({ main }, { withUnit }) =>
+    `The compensator must stand below the main relief, ${withUnit(main)}, or the relief works all the time.`,
+  'valve.compensator_under_load': ({ load }, { withUnit }) =>
+    `The heaviest load takes ${withUnit(load)}: the compensator would stall it.`,
   'valve.better_spring': ({ colour }) =>
     `The ${colour} spring would hold the target nearer the middle of its range.`,
   'valve.accessory_not_approved': ({ accessory }) => `${accessory} is not named in the approval.`,
@@ -105,6 +151,22 @@ export const findingWords = speak<GaugeFinding>({
   'gauge.resolution_coarse': () => 'Its divisions are too coarse',
 });
 
+/** A log that cannot be read, or that shows no opening. Nothing was changed in the run. */
+export const logTrouble = speak<LogError | RampError>({
+  'log.empty': () => 'The file is empty. Nothing was changed.',
+  'log.no_pressure_column': () =>
+    'No column of pressures was found. Name one “pressure” with its unit, or put time first and pressure second.',
+  'log.unknown_unit': ({ unit }) => `${unit} is no unit of pressure known here. Nothing was changed.`,
+  'log.no_rows': ({ lines }) =>
+    `None of its ${lines} lines holds a time and a pressure. Nothing was changed.`,
+  'log.cancelled': () => 'Stopped. Nothing was changed.',
+  'prove.log_too_short': ({ have, want }) =>
+    `Only ${have} samples; at least ${want} are wanted to see a ramp.`,
+  'prove.no_ramp': () => 'The pressure never rises or falls far enough to be a ramp.',
+  'prove.no_break': () =>
+    'Every ramp is one straight line: the valve is not seen to open. Raise the line further, or mark by hand.',
+});
+
 /** What the server said no with; the entry stays on the phone. */
 export const refusalWords = (code: string): string =>
   ({
@@ -113,6 +175,9 @@ export const refusalWords = (code: string): string =>
     'event.other_run': 'It belongs to another run.',
     'request.invalid': 'The server could not read it.',
     'gauge.range_upside_down': 'The range stands upside down: low end first.',
+    'ladder.name_twice': 'Two rungs have the same name. Nothing was changed.',
+    'ladder.feeding_loop': 'Rungs feed one another in a circle. Nothing was changed.',
+    'ladder.rung_unknown': 'A rule names a rung that is not there. Nothing was changed.',
     'csv.missing_columns': 'Columns are missing in the file. Nothing was changed.',
     'csv.no_rows': 'There are no rows in the file. Nothing was changed.',
   })[code] ?? code;

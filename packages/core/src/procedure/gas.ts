@@ -9,8 +9,8 @@ export const gasProcedure: Procedure = {
   schools: [{ id: 'from_zero', name: 'Come up from zero', when: 'The ordinary way.' }],
   initial: { inlet_cock: 1, demand: 0.3, always: 1 },
   fittings: [
-    { key: 'inlet_cock', name: 'Inlet cock', kind: 'isolator' },
-    { key: 'demand', name: 'Downstream', kind: 'throttle' },
+    { key: 'inlet_cock', name: 'Inlet cock', kind: 'isolator', at: 'before' },
+    { key: 'demand', name: 'Downstream', kind: 'throttle', at: 'after' },
   ],
   causes: [
     cause({

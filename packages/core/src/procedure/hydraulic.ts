@@ -27,8 +27,8 @@ export const hydraulicProcedure: Procedure = {
   ],
   initial: { directional: 'centred', override: 'off', always: 1, actuator: 1 },
   fittings: [
-    { key: 'actuator', name: 'Actuator', kind: 'isolator' },
-    { key: 'directional', name: 'Directional valve', kind: 'selector' },
+    { key: 'actuator', name: 'Actuator', kind: 'isolator', at: 'after' },
+    { key: 'directional', name: 'Directional valve', kind: 'selector', at: 'after' },
   ],
   causes: [
     cause({

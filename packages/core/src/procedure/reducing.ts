@@ -11,10 +11,10 @@ export const reducingProcedure: Procedure = {
   ],
   initial: { inlet_isolator: 1, outlet_isolator: 1, selector: 'automatic', demand: 0.3 },
   fittings: [
-    { key: 'inlet_isolator', name: 'Upstream isolator', kind: 'isolator' },
-    { key: 'selector', name: 'Selector', kind: 'selector' },
-    { key: 'outlet_isolator', name: 'Downstream isolator', kind: 'isolator' },
-    { key: 'demand', name: 'Outlets', kind: 'throttle' },
+    { key: 'inlet_isolator', name: 'Upstream isolator', kind: 'isolator', at: 'before' },
+    { key: 'selector', name: 'Selector', kind: 'selector', at: 'above' },
+    { key: 'outlet_isolator', name: 'Downstream isolator', kind: 'isolator', at: 'after' },
+    { key: 'demand', name: 'Outlets', kind: 'throttle', at: 'after' },
   ],
   causes: reducingCauses,
   steps: [

@@ -23,8 +23,8 @@ export const springReliefProcedure: Procedure = {
   ],
   initial: { machine: 'on', throttle: 1 },
   fittings: [
-    { key: 'machine', name: 'Machine', kind: 'switch' },
-    { key: 'throttle', name: 'Throttle', kind: 'throttle' },
+    { key: 'machine', name: 'Machine', kind: 'switch', at: 'before' },
+    { key: 'throttle', name: 'Throttle', kind: 'throttle', at: 'branch_before' },
   ],
   causes: [
     cause({

@@ -112,6 +112,8 @@ export type Fitting = {
   readonly key: string;
   readonly name: string;
   readonly kind: 'isolator' | 'cock' | 'throttle' | 'selector' | 'switch';
+  /** Where it stands on the line: before or after the valve, on a branch, above it, or round it. */
+  readonly at: 'before' | 'after' | 'branch_before' | 'branch_after' | 'above' | 'round';
 };
 
 export type Procedure = {

@@ -1,17 +1,12 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import {
-  checkPlate,
-  gaugeFitness,
-  procedureOf,
-  ratePrior,
-  type Gauge,
-  type GaugeFitness,
-  type Valve,
-} from '@holvek/core';
+  adjustersOf, checkPlate, families, procedureOf, startDraft, type Gauge, type GaugeFitness, type Side, type Valve,
+} from '@holvek/core'; // prettier-ignore
 import { YStack } from 'tamagui';
 import { useGauges, useHouseRules, useSheets, useValves } from '@/data/queries';
 import { shelf } from '@/data/store';
+import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
 import { changePreferences, usePreferences } from '@/settings/preferences';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
@@ -25,15 +20,23 @@ import { eventTrouble, findingWords, plateTrouble } from '@/words/trouble';
 
 type LinkKind = 'twin' | 'typed';
 const today = () => new Date().toISOString().slice(0, 10);
-const gradeWord: Record<GaugeFitness['grade'], string> = { fits: 'fits', usable: 'usable', unfit: 'unfit' };
 
-/** Before a run: which gauge, which start, who. Everything has a good default. */
+/** Before a run: which gauges, which way, who. Everything has a good default. */
 export default function StartScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const valve = useValves().data?.find((each) => each.id === id);
   const gauges = useGauges().data;
   if (!valve || !gauges) return <Loading what="Fetching valve and gauges" />;
   return <StartForm valve={valve} gauges={gauges} />;
+}
+
+/** Sides that need a gauge, the judging one first; the others are only watched. */
+function sidesOf(valve: Valve): readonly { readonly side: Side; readonly judges: boolean }[] {
+  const judging = new Set(adjustersOf(valve.plate).map(({ role }) => role));
+  const named = Object.keys(families[valve.plate.family].gauges) as Side[];
+  return named
+    .map((side) => ({ side, judges: judging.has(side) }))
+    .sort((a, b) => Number(b.judges) - Number(a.judges));
 }
 
 function StartForm({ valve, gauges }: { readonly valve: Valve; readonly gauges: readonly Gauge[] }) {
@@ -46,72 +49,50 @@ function StartForm({ valve, gauges }: { readonly valve: Valve; readonly gauges: 
   const schools = procedure.schools.filter(
     ({ id }) => id !== 'from_tag' || valve.plate.factory_set_point_pa !== undefined,
   );
+  const sides = sidesOf(valve);
+  const fitness = (side: Side) => (gauge: Gauge) => fitnessFor(gauge, valve, side, rules, today());
   const [school, setSchool] = useState(schools[0]!.id);
   const [kind, setKind] = useState<LinkKind>('twin');
   const [name, setName] = useState(technician);
-  const fitness = new Map(
-    gauges.map((gauge) => [gauge.id, gaugeFitness(gauge, valve.target, today(), rules)]),
+  const [chosen, setChosen] = useState<Partial<Record<Side, string>>>(() =>
+    firstChoice(gauges, valve, sides, fitness),
   );
-  const [outletId, setOutletId] = useState(() => bestGauge(gauges, fitness)?.id ?? '');
-  const [inletId, setInletId] = useState(() => widestGauge(gauges, outletId, valve)?.id ?? '');
   const [trouble, setTrouble] = useState<string>();
-  const outlet = gauges.find((gauge) => gauge.id === outletId);
-  const inlet = gauges.find((gauge) => gauge.id === inletId);
-  const chosen = fitness.get(outletId);
-  const stop = checkPlate(valve.plate, valve.target).find((issue) => issue.stops);
+  const gaugeAt = (side: Side) => gauges.find(({ id }) => id === chosen[side]);
+  const stop = checkPlate(valve.plate, valve).find((issue) => issue.stops);
+  const isUnfit = sides.some(({ side, judges }) => {
+    const gauge = gaugeAt(side);
+    return !gauge || (judges && fitness(side)(gauge).grade === 'unfit');
+  });
+  const hasName = name.trim().length >= 2;
   const start = async () => {
-    if (!outlet || !inlet) return;
     changePreferences({ technician: name.trim() });
-    const taught = sheetsOfValve(sheets, valve.id).flatMap(({ body }) =>
-      body.rate_pa_per_turn === null || body.clockwise === 'unknown'
-        ? []
-        : [{ rate: body.rate_pa_per_turn, sd: body.rate_sd_pa_per_turn ?? 0, clockwise: body.clockwise }],
-    );
-    const begun = await shelf.begin(
-      {
-        type: 'started',
-        valve_id: valve.id,
-        valve_tag: valve.tag,
-        valve_name: valve.name,
-        plate: valve.plate,
-        target: valve.target,
-        school,
-        procedure_version: procedure.version,
-        gauges: { inlet, outlet },
-        house_rules: rules,
-        prior: ratePrior(valve.plate, taught, rules),
-        ...(kind === 'twin'
-          ? {
-              twin: valve.twin ?? {
-                seed: seedOf(valve.tag),
-                faults: [],
-                found_pa: valve.target.set_point_pa * 0.9,
-              },
-            }
-          : {}),
-      },
-      name.trim(),
-    );
+    const twin = valve.twin ?? {
+      seed: seedOf(valve.tag),
+      faults: [],
+      found_pa: valve.target.set_point_pa * 0.9,
+    };
+    const draft = startDraft(valve, {
+      school,
+      gauges: Object.fromEntries(sides.map(({ side }) => [side, gaugeAt(side)!])),
+      rules,
+      sheets: sheetsOfValve(sheets, valve.id),
+      ...(kind === 'twin' ? { twin } : {}),
+    });
+    const begun = await shelf.begin(draft, name.trim());
     if (typeof begun === 'string') router.replace(`/runs/${begun}`);
     else setTrouble(eventTrouble(begun, units));
   };
   return (
     <Screen
       title={`Start ${valve.tag}`}
-      under={`${valve.name} · to ${units.withUnit(valve.target.set_point_pa, 1000)}`}
+      under={`${valve.name} · ${families[valve.plate.family].verb} ${units.withUnit(valve.target.set_point_pa)}`}
       back
       footer={
-        <BigButton
-          flex={1}
-          disabled={
-            stop !== undefined || !outlet || !inlet || chosen?.grade === 'unfit' || name.trim().length < 2
-          }
-          onPress={() => void start()}
-          testID="start-run"
-        >
-          {name.trim().length < 2 ? 'Your name first' : 'Start'}
+        <BigButton flex={1} disabled={stop !== undefined || isUnfit || !hasName} onPress={() => void start()} testID="start-run">
+          {hasName ? 'Start' : 'Your name first'}
         </BigButton>
-      }
+      } // prettier-ignore
     >
       {stop ? <Trouble title="This cannot be set" say={plateTrouble(stop, units)} /> : null}
       {trouble ? <Trouble title="Not started" say={trouble} /> : null}
@@ -131,49 +112,75 @@ function StartForm({ valve, gauges }: { readonly valve: Valve; readonly gauges: 
           { value: 'typed', say: 'Hand-held gauge, typed' },
         ]}
       />
+      {schools.length > 1 ? (
+        <Choice
+          label="How"
+          value={school}
+          onChange={setSchool}
+          options={schools.map((each) => ({
+            value: each.id,
+            name: each.name,
+            say: <SchoolWords name={each.name} when={each.when} />,
+          }))}
+        />
+      ) : null}
+      {sides.map(({ side, judges }) => (
+        <GaugeChoice
+          key={side}
+          label={families[valve.plate.family].gauges[side] ?? side}
+          gauges={gauges.filter(
+            ({ id }) => !sides.some((other) => other.side !== side && chosen[other.side] === id),
+          )}
+          value={chosen[side] ?? ''}
+          fitness={judges ? fitness(side) : undefined}
+          onChange={(id) => setChosen((now) => ({ ...now, [side]: id }))}
+        />
+      ))}
+    </Screen>
+  );
+}
+
+type GaugeChoiceProps = {
+  readonly label: string;
+  readonly gauges: readonly Gauge[];
+  readonly value: string;
+  readonly fitness: ((gauge: Gauge) => GaugeFitness) | undefined;
+  readonly onChange: (id: string) => void;
+};
+
+/** Gauges by how well they suit, the best first; what is wrong with the chosen one is said. */
+function GaugeChoice({ label, gauges, value, fitness, onChange }: GaugeChoiceProps) {
+  const units = useUnits();
+  const chosen = gauges.find(({ id }) => id === value);
+  const found = chosen && fitness?.(chosen);
+  const rank = { fits: 0, usable: 1, unfit: 2 } as const;
+  const sorted = fitness
+    ? [...gauges].sort((a, b) => rank[fitness(a).grade] - rank[fitness(b).grade])
+    : gauges;
+  const isUnfit = found?.grade === 'unfit';
+  return (
+    <>
       <Choice
-        label="How to start"
-        value={school}
-        onChange={setSchool}
-        options={schools.map((each) => ({
-          value: each.id,
-          name: each.name,
-          say: <SchoolWords name={each.name} when={each.when} />,
-        }))}
+        label={label}
+        value={value}
+        onChange={onChange}
+        options={sorted.map((gauge) => {
+          const grade = fitness?.(gauge).grade;
+          return { value: gauge.id, name: grade ? `${gauge.tag} ${grade}` : gauge.tag, say: grade ? `${gauge.tag} · ${grade}` : gauge.tag };
+        })}
       />
-      <Choice
-        label="Outlet gauge"
-        value={outletId}
-        onChange={setOutletId}
-        options={gauges.map((gauge) => ({
-          value: gauge.id,
-          name: `${gauge.tag} ${gradeWord[fitness.get(gauge.id)!.grade]}`,
-          say: `${gauge.tag} · ${gradeWord[fitness.get(gauge.id)!.grade]}`,
-        }))}
-      />
-      {chosen && chosen.findings.length > 0 ? (
-        <Card tone={chosen.grade === 'unfit' ? 'stop' : 'warn'}>
-          {chosen.findings.map((finding) => (
-            <Words
-              key={finding.code}
-              color={chosen.grade === 'unfit' ? '$onVermilionSoft' : '$onBrassSoft'}
-            >{`${findingWords(finding, units)}.`}</Words>
+      {found && found.findings.length > 0 ? (
+        <Card tone={isUnfit ? 'stop' : 'warn'}>
+          {found.findings.map((finding) => (
+            <Words key={finding.code} color={isUnfit ? '$onVermilionSoft' : '$onBrassSoft'}>{`${findingWords(finding, units)}.`}</Words>
           ))}
-          <Muted color={chosen.grade === 'unfit' ? '$onVermilionSoft' : '$onBrassSoft'}>
-            {chosen.grade === 'unfit' ? 'Take another gauge.' : 'It may be used; the sheet will say so.'}
+          <Muted color={isUnfit ? '$onVermilionSoft' : '$onBrassSoft'}>
+            {isUnfit ? 'Take another gauge.' : 'It may be used; the sheet will say so.'}
           </Muted>
         </Card>
       ) : null}
-      <Choice
-        label="Inlet gauge"
-        value={inletId}
-        onChange={setInletId}
-        options={gauges
-          .filter((gauge) => gauge.id !== outletId)
-          .map((gauge) => ({ value: gauge.id, say: gauge.tag }))}
-      />
-    </Screen>
-  );
+    </>
+  ); // prettier-ignore
 }
 
 const SchoolWords = ({ name, when }: { readonly name: string; readonly when: string }) => (
@@ -183,22 +190,22 @@ const SchoolWords = ({ name, when }: { readonly name: string; readonly when: str
   </YStack>
 );
 
-const order: Record<GaugeFitness['grade'], number> = { fits: 0, usable: 1, unfit: 2 };
-const bestGauge = (gauges: readonly Gauge[], fitness: ReadonlyMap<string, GaugeFitness>) =>
-  [...gauges].sort((a, b) => {
-    const [fa, fb] = [fitness.get(a.id)!, fitness.get(b.id)!];
-    return order[fa.grade] - order[fb.grade] || fb.testUncertaintyRatio - fa.testUncertaintyRatio;
-  })[0];
-
-/** For the inlet, range matters more than fineness: the smallest in date that reaches over it. */
-const widestGauge = (gauges: readonly Gauge[], outletId: string, valve: Valve) =>
-  gauges
-    .filter((gauge) => gauge.id !== outletId && gauge.calibration_due_on >= today())
-    .sort(
-      (a, b) =>
-        Number(a.range_high_pa < valve.plate.inlet_rating_pa) -
-          Number(b.range_high_pa < valve.plate.inlet_rating_pa) || a.range_high_pa - b.range_high_pa,
-    )[0];
+function firstChoice(
+  gauges: readonly Gauge[],
+  valve: Valve,
+  sides: ReturnType<typeof sidesOf>,
+  fitness: (side: Side) => (gauge: Gauge) => GaugeFitness,
+): Partial<Record<Side, string>> {
+  const taken = new Set<string>();
+  return Object.fromEntries(
+    sides.map(({ side, judges }) => {
+      const free = gauges.filter(({ id }) => !taken.has(id));
+      const gauge = judges ? bestGauge(free, fitness(side)) : reachingGauge(free, valve, side, today());
+      if (gauge) taken.add(gauge.id);
+      return [side, gauge?.id ?? ''];
+    }),
+  );
+}
 
 /** A valve without a described twin gets one of its own, always the same. */
 const seedOf = (tag: string): number =>

@@ -1,10 +1,14 @@
 import type { Step, StepKind } from '@holvek/core';
 import { useState } from 'react';
+import { FittingsDiagram } from '../fittings-diagram';
 import { useDesk } from '../use-desk';
 import { StepFrame } from '../step-frame';
 import { SkipSheet } from '../skip-sheet';
+import { useStepText } from '../step-words';
 import { useKeys } from '@/shell/use-keys';
+import { BottomSheet } from '@/ui/bottom-sheet';
 import { BigButton, WordButton } from '@/ui/press';
+import { Words } from '@/ui/words';
 
 const word: Partial<Record<StepKind, string>> = {
   caution: 'Read and understood',
@@ -13,26 +17,43 @@ const word: Partial<Record<StepKind, string>> = {
   wait: 'Done',
 };
 
-/** A caution, a check or an act: one thing to confirm. */
+/** A caution, a check or an act: one thing to confirm. A check that can fail takes the valve out of service. */
 export function ConfirmStep({ step }: { readonly step: Step }) {
   const { add, view } = useDesk();
-  const [isSkipping, setSkipping] = useState(false);
+  const fill = useStepText();
+  const [open, setOpen] = useState<'skip' | 'fails'>();
   const confirm = () => void add({ type: 'step_done', step_id: step.id });
+  const condemn = () => {
+    setOpen(undefined);
+    void add({ type: 'condemned', step_id: step.id, reason: fill(step.fails ?? step.say, step.adjuster) });
+  };
   useKeys({ n: confirm });
   return (
     <StepFrame
       actions={
-        <BigButton flex={1} onPress={confirm} keyHint="N" testID="confirm-step">
-          {word[step.kind] ?? 'Done'}
-        </BigButton>
+        <>
+          {step.fails ? (
+            <BigButton flex={1} kind="stop" onPress={() => setOpen('fails')} testID="fails">
+              No
+            </BigButton>
+          ) : null}
+          <BigButton flex={2} onPress={confirm} keyHint="N" testID="confirm-step">
+            {word[step.kind] ?? 'Done'}
+          </BigButton>
+        </>
       }
       more={
-        view.canSkip ? (
-          <WordButton onPress={() => setSkipping(true)}>not here: leave it out</WordButton>
-        ) : null
+        view.canSkip ? <WordButton onPress={() => setOpen('skip')}>not here: leave it out</WordButton> : null
       }
     >
-      <SkipSheet step={step} isOpen={isSkipping} onClose={() => setSkipping(false)} />
+      {step.does ? <FittingsDiagram next={step.does} /> : null}
+      <SkipSheet step={step} isOpen={open === 'skip'} onClose={() => setOpen(undefined)} />
+      <BottomSheet isOpen={open === 'fails'} title="Out of service?" onClose={() => setOpen(undefined)}>
+        <Words>{`${fill(step.fails ?? '')}. The work ends here: what was moved goes back, and the sheet says why.`}</Words>
+        <BigButton kind="stop" onPress={condemn} testID="condemn">
+          Take it out of service
+        </BigButton>
+      </BottomSheet>
     </StepFrame>
   );
 }

@@ -9,7 +9,7 @@ import { Strong } from '@/ui/words';
 /** The same movement several times, counted. */
 export function CycleStep({ step }: { readonly step: Step }) {
   const { add, run } = useDesk();
-  const wanted = step.count === 'bleed_cycles' ? run.started.house_rules.bleed_cycles : (step.count ?? 1);
+  const wanted = typeof step.count === 'string' ? run.started.house_rules[step.count] : (step.count ?? 1);
   const made = run.cycles[step.id] ?? 0;
   const next = async () => {
     if (!(await add({ type: 'cycled', step_id: step.id }))) return;

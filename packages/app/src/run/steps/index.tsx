@@ -1,22 +1,31 @@
 import type { Step, StepKind } from '@holvek/core';
 import type { ComponentType } from 'react';
+import { AskStep } from './ask-step';
+import { CaptureStep } from './capture-step';
 import { ConfirmStep } from './confirm-step';
+import { CountStep } from './count-step';
 import { CycleStep } from './cycle-step';
-import { FlowStep } from './flow-step';
 import { LockStep } from './lock-step';
 import { ReadStep } from './read-step';
 import { RestoreStep } from './restore-step';
+import { SearchStep } from './search-step';
 import { SetStep } from './set-step';
 import { SignStep } from './sign-step';
+import { SpringStep } from './spring-step';
 import { TableStep } from './table-step';
 
 const screens: Record<StepKind, ComponentType<{ readonly step: Step }>> = {
   caution: ConfirmStep,
   check: ConfirmStep,
   act: ConfirmStep,
+  ask: AskStep,
+  spring: SpringStep,
   wait: ConfirmStep,
   read: ReadStep,
   set: SetStep,
+  search: SearchStep,
+  count: CountStep,
+  capture: CaptureStep,
   cycle: CycleStep,
   table: TableStep,
   lock: LockStep,
@@ -24,8 +33,8 @@ const screens: Record<StepKind, ComponentType<{ readonly step: Step }>> = {
   sign: SignStep,
 };
 
-/** The screen of a step: by its kind, or by what it asks for. */
+/** The screen of a step, by its kind. */
 export function StepScreen({ step }: { readonly step: Step }) {
-  const Screen = step.asks === 'flow' ? FlowStep : screens[step.kind];
+  const Screen = screens[step.kind];
   return <Screen step={step} />;
 }

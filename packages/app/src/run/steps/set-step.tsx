@@ -8,6 +8,7 @@ import { MoveCard } from '../move-card';
 import { OtherAmount } from '../other-amount';
 import { ReadingPad } from '../reading-pad';
 import { StepFrame } from '../step-frame';
+import { useStepText } from '../step-words';
 import { useDesk } from '../use-desk';
 import { useReading } from '../use-reading';
 import { useKeys } from '@/shell/use-keys';
@@ -30,8 +31,9 @@ export function SetStep({ step }: { readonly step: Step }) {
   );
   const { move } = view;
   const mustRead = move === undefined;
+  const { sign, target } = view;
   const last = view.dots.at(-1);
-  const shown = live?.value ?? last?.pressure;
+  const shown = live?.value ?? (last && sign * last.pressure);
   const turn = (turns: number) => {
     setOpen(undefined);
     void add({ type: 'turned', adjuster, turns });
@@ -47,8 +49,10 @@ export function SetStep({ step }: { readonly step: Step }) {
     d: () => setOpen('deaf'),
   });
   const isSettled = settling?.state === 'settled';
+  const wideOpen = wideOpenWords[run.started.plate.family] ?? wideOpenWords['reducing']!;
   const unsettled = run.readings.findLast(({ stepId }) => stepId === step.id);
-  const togo = last && shown !== undefined ? run.started.target.set_point_pa - shown : undefined;
+  const togo = last && shown !== undefined ? sign * (target.set_point_pa - shown) : undefined;
+  const fill = useStepText();
   return (
     <StepFrame
       hideWords
@@ -97,25 +101,25 @@ export function SetStep({ step }: { readonly step: Step }) {
         note={
           togo === undefined
             ? (gauge?.tag ?? '')
-            : Math.abs(togo) < run.started.target.tolerance_pa
+            : Math.abs(togo) < target.tolerance_pa
               ? 'in the lane'
-              : `${units.withUnit(Math.abs(togo), gauge?.resolution_pa)} ${togo > 0 ? 'to go' : 'over'}`
+              : `${units.withUnit(Math.abs(togo), gauge?.resolution_pa)} ${togo > 0 === (view.spec.approach === 'from_below') ? 'to go' : togo > 0 ? 'under' : 'over'}`
         }
-        label="outlet pressure"
+        label={`${step.role ?? 'outlet'} pressure`}
       />
+      {step.around ? <Words color="$brass">{fill(step.around, adjuster)}</Words> : null}
       <LaneStrip
         aim={view.aim}
+        sign={sign}
         dots={view.dots}
         move={move}
-        live={live?.value}
+        live={live && sign * live.value}
         resolution={gauge?.resolution_pa ?? 1000}
       />
       {sight?.wideOpen && !isDone ? (
         <Card tone="warn" role="alert">
-          <Strong color="$onBrassSoft">Wide open: the main is still filling</Strong>
-          <Words color="$onBrassSoft">
-            Vent quiet, water going somewhere. Wait and watch it; don’t wind on.
-          </Words>
+          <Strong color="$onBrassSoft">{wideOpen.title}</Strong>
+          <Words color="$onBrassSoft">{wideOpen.say}</Words>
         </Card>
       ) : null}
       {view.answer === 'no_change' || view.answer === 'wrong_way' ? (
@@ -162,7 +166,7 @@ export function SetStep({ step }: { readonly step: Step }) {
         ) : null}
       </BottomSheet>
       <BottomSheet isOpen={open === 'amount'} title="How far did it go?" onClose={() => setOpen(undefined)}>
-        <OtherAmount onTurned={turn} />
+        <OtherAmount adjuster={adjuster} onTurned={turn} />
       </BottomSheet>
       <BottomSheet
         isOpen={open === 'deaf'}
@@ -181,6 +185,22 @@ export function SetStep({ step }: { readonly step: Step }) {
     </StepFrame>
   );
 }
+
+/** What a valve that stands wide open means, and what not to do about it. */
+const wideOpenWords: Readonly<Record<string, { readonly title: string; readonly say: string }>> = {
+  reducing: {
+    title: 'Wide open: the main is still filling',
+    say: 'Vent quiet, water going somewhere. Wait and watch it; don’t wind on.',
+  },
+  sustaining: {
+    title: 'Wide open: demand is weaker than supply',
+    say: 'There is nothing to sustain. Open more outlets, then read again.',
+  },
+  gas: {
+    title: 'Wide open: more is drawn than comes',
+    say: 'Shut burners until only a small flow is left.',
+  },
+};
 
 /** Whole seconds left of a wait that began at a moment; counts down by itself. */
 function useWait(since: number | undefined, seconds: number): number {

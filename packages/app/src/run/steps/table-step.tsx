@@ -76,7 +76,7 @@ export function TableStep({ step }: { readonly step: Step }) {
         gauge={gauge}
         settling={undefined}
         note={isLinked ? '' : `every ${Math.round(every)} s or so`}
-        label="outlet pressure"
+        label={`${step.role ?? 'outlet'} pressure`}
       />
       {record.length > 1 ? (
         <TraceChart dots samples={record} label="Outlet with nothing flowing" height={150} />

@@ -1,0 +1,126 @@
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { families, type Round, type Valve } from '@holvek/core';
+import { XStack, YStack } from 'tamagui';
+import { Refusal } from '@/data/api';
+import { useChangeRound, useRounds, useSites, useValves } from '@/data/queries';
+import { newId } from '@/data/run-shelf';
+import { SortableValves } from '@/round/sortable-valves';
+import { changePreferences } from '@/settings/preferences';
+import { useUnits } from '@/settings/use-units';
+import { Screen } from '@/shell/screen';
+import { Field } from '@/ui/field';
+import { BigButton, Press, WordButton } from '@/ui/press';
+import { Loading } from '@/ui/states';
+import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { refusalWords } from '@/words/trouble';
+
+const today = () => new Date().toISOString().slice(0, 10);
+
+/** A round built by hand: which valves, in which order. */
+export default function RoundEditor() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const rounds = useRounds().data;
+  const valves = useValves().data;
+  const site = useSites().data?.[0]?.id;
+  if (!rounds || !valves || !site) return <Loading what="Fetching the round" />;
+  const known = rounds.find((round) => round.id === id);
+  const blank: Round = {
+    id: newId(),
+    name: '',
+    site_id: site,
+    day: today(),
+    valve_ids: [],
+    why_this_order: 'Ordered by hand.',
+  };
+  return <RoundForm initial={known ?? blank} isNew={!known} valves={valves} />; // prettier-ignore
+}
+
+type Props = { readonly initial: Round; readonly isNew: boolean; readonly valves: readonly Valve[] };
+
+function RoundForm({ initial, isNew, valves }: Props) {
+  const router = useRouter();
+  const change = useChangeRound();
+  const [name, setName] = useState(initial.name);
+  const [ids, setIds] = useState<readonly string[]>(initial.valve_ids);
+  const [find, setFind] = useState('');
+  const byId = new Map(valves.map((valve) => [valve.id, valve]));
+  const chosen = ids.flatMap((id) => byId.get(id) ?? []);
+  const wasMoved = ids.join() !== initial.valve_ids.join();
+  const save = (over: Partial<Round>) => {
+    const round: Round = {
+      ...initial,
+      name: name.trim(),
+      valve_ids: [...ids],
+      why_this_order: wasMoved
+        ? `Ordered by hand.\n${initial.why_this_order}`.slice(0, 4000)
+        : initial.why_this_order,
+      ...over,
+    };
+    change.mutate(round, {
+      onSuccess: () => {
+        if (!round.archived) changePreferences({ round: round.id });
+        router.replace('/');
+      },
+    });
+  };
+  return (
+    <Screen
+      title={isNew ? 'New round' : 'Change round'}
+      under={`${chosen.length} valves`}
+      back
+      footer={
+        <BigButton
+          flex={1}
+          disabled={name.trim() === '' || change.isPending}
+          onPress={() => save({})}
+          testID="keep-round"
+        >
+          {name.trim() === '' ? 'Give it a name' : 'Keep this round'}
+        </BigButton>
+      }
+    >
+      <Field label="Name" value={name} onChangeText={setName} maxLength={120} />
+      {change.isError ? (
+        <Words color="$vermilion" role="alert">
+          {change.error instanceof Refusal
+            ? refusalWords(change.error.code)
+            : 'The server cannot be reached. The round on this screen is kept until you leave it.'}
+        </Words>
+      ) : null}
+      <Heading>In this order</Heading>
+      {chosen.length === 0 ? <Muted>Add valves from below. Drag them by the grip, or use the arrows.</Muted> : null}
+      <SortableValves valves={chosen} onOrder={setIds} />
+      <Field label="Add a valve" value={find} onChangeText={setFind} maxLength={60} hint="Tag, name or place." />
+      <YStack>
+        {valves
+          .filter(({ id }) => !ids.includes(id))
+          .filter(({ tag, name: called, place }) => `${tag} ${called} ${place}`.toLowerCase().includes(find.trim().toLowerCase()))
+          .slice(0, 8)
+          .map((valve) => (
+            <AddLine key={valve.id} valve={valve} onAdd={() => setIds((now) => [...now, valve.id])} />
+          ))}
+      </YStack>
+      {isNew ? null : (
+        <WordButton tone="$vermilion" onPress={() => save({ archived: true })}>
+          archive this round
+        </WordButton>
+      )}
+    </Screen>
+  ); // prettier-ignore
+}
+
+function AddLine({ valve, onAdd }: { readonly valve: Valve; readonly onAdd: () => void }) {
+  const units = useUnits();
+  return (
+    <Press onPress={onAdd} minHeight={56} justifyContent="center" borderBottomWidth={1} borderColor="$line" aria-label={`Add ${valve.tag}`}>
+      <XStack justifyContent="space-between" alignItems="center" gap="$2">
+        <YStack flexShrink={1}>
+          <Strong>{`${valve.tag} ${valve.name}`}</Strong>
+          <Muted>{`${valve.place} · ${families[valve.plate.family].verb} ${units.withUnit(valve.target.set_point_pa)}`}</Muted>
+        </YStack>
+        <Strong color="$verdigrisDeep">add</Strong>
+      </XStack>
+    </Press>
+  ); // prettier-ignore
+}

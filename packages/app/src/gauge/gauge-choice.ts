@@ -1,0 +1,57 @@
+import {
+  adjustersOf,
+  gaugeFitness,
+  ratingOf,
+  targetOf,
+  type Gauge,
+  type GaugeFitness,
+  type HouseRules,
+  type Side,
+  type Valve,
+} from '@holvek/core';
+
+const order: Record<GaugeFitness['grade'], number> = { fits: 0, usable: 1, unfit: 2 };
+
+/** Whether a gauge may judge what is set on one side of a valve: the worst over all its settings there. */
+export function fitnessFor(
+  gauge: Gauge,
+  valve: Valve,
+  side: Side,
+  rules: HouseRules,
+  today: string,
+): GaugeFitness {
+  const targets = adjustersOf(valve.plate).flatMap(({ id, role }) => {
+    const target = role === side ? targetOf(valve, id) : undefined;
+    return target ? [target] : [];
+  });
+  const all = (targets.length > 0 ? targets : [valve.target]).map((target) =>
+    gaugeFitness(gauge, target, today, rules),
+  );
+  return all.reduce((a, b) => (order[b.grade] > order[a.grade] ? b : a));
+}
+
+/** The gauge that suits best: grade first, then the larger ratio of tolerance to its error. */
+export const bestGauge = (
+  gauges: readonly Gauge[],
+  fitness: (gauge: Gauge) => GaugeFitness,
+): Gauge | undefined =>
+  [...gauges].sort((a, b) => {
+    const [fa, fb] = [fitness(a), fitness(b)];
+    return order[fa.grade] - order[fb.grade] || fb.testUncertaintyRatio - fa.testUncertaintyRatio;
+  })[0];
+
+/** For a side that is only watched, range matters more than fineness: the smallest in date that reaches over it. */
+export const reachingGauge = (
+  gauges: readonly Gauge[],
+  valve: Valve,
+  side: Side,
+  today: string,
+): Gauge | undefined => {
+  const most = Math.abs(ratingOf(valve.plate, side));
+  return gauges
+    .filter(({ calibration_due_on: due, range_high_pa: high }) => due >= today && high > 0)
+    .sort(
+      (a, b) =>
+        Number(a.range_high_pa < most) - Number(b.range_high_pa < most) || a.range_high_pa - b.range_high_pa,
+    )[0];
+};

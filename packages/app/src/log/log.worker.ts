@@ -1,0 +1,40 @@
+import { readRamps } from '@holvek/core/ramps';
+import { readLogCsv, thinForChart, type LogError, type LogFile } from '@holvek/core/log';
+import type { RampError, RampFinding } from '@holvek/core/ramps';
+import { expose } from 'comlink';
+
+export type LogReport =
+  | {
+      readonly ok: true;
+      readonly count: number;
+      readonly issues: LogFile['issues'];
+      readonly longestGap: number;
+      readonly usualStep: number;
+      readonly chart: readonly (readonly [number, number])[];
+      readonly findings: readonly RampFinding[];
+    }
+  | { readonly ok: false; readonly error: LogError | RampError };
+
+const CHART_POINTS = 600;
+
+/** A log read and fitted away from the screen, so that a million rows do not hold it up.
+ * Closing the worker cancels it. */
+const logWorker = {
+  read(
+    text: string,
+    defaultUnit: string,
+    resolution: number,
+    onProgress: (share: number) => void,
+  ): LogReport {
+    const log = readLogCsv(text, { defaultUnit, onProgress });
+    if (!log.ok) return { ok: false, error: log.error };
+    const { samples, issues, longestGap, usualStep } = log.value;
+    const ramps = readRamps(samples, resolution);
+    if (!ramps.ok) return { ok: false, error: ramps.error };
+    const chart = thinForChart(samples, CHART_POINTS).map(({ t, value }) => [t, value] as const);
+    return { ok: true, count: samples.length, issues, longestGap, usualStep, chart, findings: ramps.value };
+  },
+};
+export type LogWorker = typeof logWorker;
+
+expose(logWorker);

@@ -1,0 +1,81 @@
+import { families, type Phase } from '@holvek/core';
+import { useRouter } from 'expo-router';
+import Check from 'lucide-react-native/icons/check';
+import { View, XStack, YStack } from 'tamagui';
+import type { RoundRow } from './use-round-rows';
+import { phaseWord } from '@/run/phase-rail';
+import { useUnits, type Units } from '@/settings/use-units';
+import { leftWords } from '@/sheet/outcome';
+import { useInk } from '@/theme/use-ink';
+import { Pill } from '@/ui/card';
+import { Press } from '@/ui/press';
+import { Muted, Strong, Words } from '@/ui/words';
+
+type Props = { readonly row: RoundRow; readonly place: number; readonly isLast: boolean };
+
+/** One valve of a round: its place in the order, what it is to hold, where it stands. */
+export function RoundLine({ row, place, isLast }: Props) {
+  const router = useRouter();
+  const units = useUnits();
+  const ink = useInk();
+  const { valve, run, isSignedToday, lastSheet } = row;
+  const look = isSignedToday
+    ? ({ back: '$verdigris', edge: '$verdigris', text: '$onVerdigris' } as const)
+    : run
+      ? ({ back: '$brassSoft', edge: '$brassMark', text: '$onBrassSoft' } as const)
+      : ({ back: '$card', edge: '$line', text: '$color' } as const);
+  const go = () =>
+    isSignedToday && lastSheet
+      ? router.push(`/sheets/${lastSheet.id}`)
+      : run
+        ? router.push(`/runs/${run.id}`)
+        : router.push(`/valves/${valve.id}`);
+  return (
+    <Press onPress={go} aria-label={`${valve.tag} ${valve.name}`} testID={`round-${valve.tag}`}>
+      <XStack gap="$3" alignItems="stretch" minHeight={62}>
+        <YStack alignItems="center" width={38}>
+          <View
+            width={38}
+            height={38}
+            borderRadius="$pill"
+            borderWidth={3}
+            borderColor={look.edge}
+            backgroundColor={look.back}
+            alignItems="center"
+            justifyContent="center"
+          >
+            {isSignedToday ? (
+              <Check size={20} color={ink.onVerdigris} />
+            ) : (
+              <Strong color={look.text}>{String(place)}</Strong>
+            )}
+          </View>
+          {isLast ? null : <View flex={1} width={3} backgroundColor="$line" />}
+        </YStack>
+        <YStack flex={1} paddingBottom="$3">
+          <Strong fontSize="$4" lineHeight="$4">{`${valve.tag} ${valve.name}`}</Strong>
+          <Words color="$muted">{saysOf(row, units)}</Words>
+        </YStack>
+        <YStack justifyContent="flex-start" paddingTop="$1">
+          <Standing row={row} />
+        </YStack>
+      </XStack>
+    </Press>
+  );
+}
+
+function saysOf({ valve, isSignedToday, lastSheet }: RoundRow, units: Units): string {
+  if (isSignedToday && lastSheet) return leftWords(lastSheet.body, units);
+  const { target, plate } = valve;
+  return `${families[plate.family].verb} ${units.figure(target.set_point_pa)} ± ${units.withUnit(target.tolerance_pa)}`;
+}
+
+function Standing({ row: { run, phase, isSignedToday, lastSheet, minutes } }: { readonly row: RoundRow }) {
+  if (isSignedToday) return <Pill tone={lastSheet?.body.outcome === 'out_of_service' ? 'stop' : 'good'}>{lastSheet?.body.outcome === 'out_of_service' ? 'out of service' : 'signed'}</Pill>; // prettier-ignore
+  if (run) return <Pill tone="work">{phaseWord[(phase ?? 'sign') as Phase].toLowerCase()}</Pill>;
+  if (lastSheet?.body.outcome === 'out_of_service') return <Pill tone="stop">out of service</Pill>;
+  return <Muted>{minutes ? `about ${roundMinutes(minutes)} min` : 'never set'}</Muted>;
+}
+
+/** To five minutes, as nobody plans finer. */
+export const roundMinutes = (minutes: number): number => Math.max(5, Math.round(minutes / 5) * 5);

@@ -1,0 +1,99 @@
+import {
+  adjusterPlate,
+  adjustersOf,
+  familyName,
+  fittedSpring,
+  ratingOf,
+  taughtBy,
+  type Plate,
+  type Sheet,
+  type Valve,
+} from '@holvek/core';
+import { useUnits, type Units } from '@/settings/use-units';
+import { Card, Row } from '@/ui/card';
+import { Heading } from '@/ui/words';
+
+/** What the plate says, and what the valve itself has taught of its screws. */
+export function PlateCard({ valve, sheets }: { readonly valve: Valve; readonly sheets: readonly Sheet[] }) {
+  const units = useUnits();
+  const { plate } = valve;
+  const specs = adjustersOf(plate);
+  const side = specs[0]!.role;
+  return (
+    <Card>
+      <Heading>{familyName[plate.family]}</Heading>
+      {specs.map(({ id, name }) => (
+        <Row key={id} label={name}>
+          {rateSay(valve, sheets, id, units)}
+        </Row>
+      ))}
+      <Row label="Spring">{springSay(plate, units)}</Row>
+      {familyRows(plate, units).map(([label, say]) => (
+        <Row key={label} label={label}>
+          {say}
+        </Row>
+      ))}
+      <Row label="Size">{`DN ${plate.size_dn}`}</Row>
+      <Row label={side === 'inlet' ? 'Inlet rating' : 'Outlet rating'}>
+        {units.withUnit(ratingOf(plate, side))}
+      </Row>
+      <Row label="Accessories" isLast={!plate.approval}>
+        {plate.accessories.join(', ') || 'none'}
+      </Row>
+      {plate.approval ? (
+        <Row label="Approval" isLast>
+          {plate.approval.scheme}
+        </Row>
+      ) : null}
+    </Card>
+  );
+}
+
+function rateSay(valve: Valve, sheets: readonly Sheet[], id: string, units: Units): string {
+  const own = adjusterPlate(valve.plate, id);
+  const way = own.clockwise === 'unknown' ? 'way not known' : `clockwise ${own.clockwise}`;
+  const taught = taughtBy(sheets, valve, id).slice(-3);
+  if (taught.length > 0) {
+    const mean = taught.reduce((sum, { rate }) => sum + Math.abs(rate), 0) / taught.length;
+    return `${units.withUnit(mean)} a turn, ${taught.length} ${taught.length === 1 ? 'sheet' : 'sheets'} · ${way}`;
+  }
+  const spring = fittedSpring(own);
+  return spring ? `${units.withUnit(spring.rate_pa_per_turn)} a turn, by the chart · ${way}` : way;
+}
+
+const springSay = (plate: Plate, units: Units): string => {
+  const spring = fittedSpring(plate);
+  return spring
+    ? `${spring.colour}, ${units.figure(spring.from_pa)} to ${units.withUnit(spring.to_pa)}`
+    : 'not in the chart';
+};
+
+/** What only this family's plate says. */
+function familyRows(plate: Plate, units: Units): readonly (readonly [string, string])[] {
+  switch (plate.family) {
+    case 'sustaining':
+      return [
+        ['Pump in normal running', units.withUnit(plate.pump_running_pa)],
+        ['Cavitates below', units.withUnit(plate.cavitation_pa)],
+      ];
+    case 'relief_pilot':
+      return [['Line works at', units.withUnit(plate.working_pa)]];
+    case 'relief_spring':
+      return [
+        ['Service', plate.service],
+        ['Machine, standard air', units.withUnit(plate.machine_max_pa)],
+        ['Altitude', `${plate.altitude_m} m`],
+      ];
+    case 'hydraulic':
+      return [['Heaviest load', units.withUnit(plate.heaviest_load_pa)]];
+    case 'gas':
+      return [['Loaded by', plate.loading]];
+    case 'self_operated':
+      return [
+        ['Service', plate.arrangement.service.replace('_', ' ')],
+        ['Piped with', [plate.arrangement.control_line ? 'control line' : '', plate.arrangement.bypass ? 'by-pass' : '', plate.arrangement.loading === 'spring' ? 'spring' : `loading, ${plate.arrangement.loading.replace('_', ' ')}`].filter(Boolean).join(', ')],
+      ]; // prettier-ignore
+    default:
+      return [];
+  }
+}

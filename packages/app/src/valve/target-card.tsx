@@ -1,0 +1,43 @@
+import { adjustersOf, families, targetOf, type Valve } from '@holvek/core';
+import { XStack, YStack } from 'tamagui';
+import { ValveGlyph } from './valve-glyph';
+import { useUnits } from '@/settings/use-units';
+import { Card, Row } from '@/ui/card';
+import { WordButton } from '@/ui/press';
+import { BigFigure, Muted, Words } from '@/ui/words';
+
+/** What the valve must hold and why; further adjusters below the leading one. */
+export function TargetCard({ valve, onChange }: { readonly valve: Valve; readonly onChange: () => void }) {
+  const units = useUnits();
+  const { target, plate } = valve;
+  const others = adjustersOf(plate).slice(1);
+  return (
+    <Card>
+      <XStack justifyContent="space-between" alignItems="center" gap="$2">
+        <YStack flexShrink={1}>
+          <Muted>{families[plate.family].holds}</Muted>
+          <XStack alignItems="baseline" gap="$2" flexWrap="wrap">
+            <BigFigure fontSize="$8" lineHeight="$8">
+              {units.figure(target.set_point_pa)}
+            </BigFigure>
+            <Muted fontSize="$4">{`${units.pressure} ± ${units.figure(target.tolerance_pa)}`}</Muted>
+          </XStack>
+        </YStack>
+        <ValveGlyph family={plate.family} />
+      </XStack>
+      <Words color="$muted">{target.why}</Words>
+      {others.map(({ id, name }, i) => {
+        const own = targetOf(valve, id);
+        return own ? (
+          <Row key={id} label={name} isLast={i === others.length - 1}>
+            {`${units.figure(own.set_point_pa)} ± ${units.withUnit(own.tolerance_pa)}`}
+          </Row>
+        ) : null;
+      })}
+      <XStack justifyContent="space-between" alignItems="center">
+        <Muted>{`never past ${units.withUnit(target.limit_pa)}`}</Muted>
+        <WordButton onPress={onChange}>change target</WordButton>
+      </XStack>
+    </Card>
+  );
+}

@@ -1,0 +1,65 @@
+import type { Drift, Sheet, Valve } from '@holvek/core';
+import { format } from 'date-fns/format';
+import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
+import { useRouter } from 'expo-router';
+import { XStack } from 'tamagui';
+import { HistoryChart } from './history-chart';
+import { useUnits } from '@/settings/use-units';
+import { leftWords } from '@/sheet/outcome';
+import { Card } from '@/ui/card';
+import { Press } from '@/ui/press';
+import { Heading, Muted, Strong, Words } from '@/ui/words';
+
+type Props = {
+  readonly valve: Valve;
+  readonly sheets: readonly Sheet[];
+  readonly drift: Drift | undefined;
+  readonly due: Date | undefined;
+};
+
+/** How the valve has fared: found and left at every visit, where it is heading, the sheets themselves. */
+export function VisitsCard({ valve, sheets, drift, due }: Props) {
+  const router = useRouter();
+  const units = useUnits();
+  const hasSettings = sheets.some(({ body }) => body.settings.length > 0);
+  return (
+    <Card>
+      <XStack justifyContent="space-between">
+        <Heading>{`Found and left, ${sheets.length} ${sheets.length === 1 ? 'visit' : 'visits'}`}</Heading>
+        <Muted>{`lane ± ${units.figure(valve.target.tolerance_pa)}`}</Muted>
+      </XStack>
+      {hasSettings ? <HistoryChart valve={valve} sheets={sheets} drift={drift} /> : null}
+      <Words color="$muted">{driftSay(drift, due)}</Words>
+      {sheets.toReversed().map((sheet) => {
+        const setting = sheet.body.settings[0];
+        return (
+          <Press
+            key={sheet.id}
+            onPress={() => router.push(`/sheets/${sheet.id}`)}
+            minHeight={48}
+            justifyContent="center"
+            borderTopWidth={1}
+            borderColor="$line"
+            aria-label={`Sheet of ${format(sheet.body.signed_at_ms, 'd MMM yyyy')}`}
+          >
+            <XStack justifyContent="space-between" gap="$3">
+              <Words>{format(sheet.body.signed_at_ms, 'd MMM yyyy')}</Words>
+              <Strong flexShrink={1} textAlign="right">
+                {setting && setting.as_found_pa !== null
+                  ? `${units.figure(setting.as_found_pa)} to ${units.withUnit(setting.as_left_pa)}`
+                  : leftWords(sheet.body, units)}
+              </Strong>
+            </XStack>
+          </Press>
+        );
+      })}
+    </Card>
+  );
+}
+
+const driftSay = (drift: Drift | undefined, due: Date | undefined): string => {
+  const next = due ? ` Next look: ${format(due, 'd MMM yyyy')}.` : '';
+  if (!drift?.isDrifting || drift.daysToLeaveLane === undefined) return `Holds between visits.${next}`;
+  const span = formatDistanceToNowStrict(Date.now() + drift.daysToLeaveLane * 86_400_000);
+  return `Drifts ${drift.perDay > 0 ? 'up' : 'down'}: leaves the lane about ${span} after a visit.${drift.perDay > 0 ? ' A worn pilot seat is likely.' : ''}${next}`;
+};

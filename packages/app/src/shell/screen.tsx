@@ -12,14 +12,16 @@ type Props = {
   readonly right?: ReactNode;
   readonly back?: boolean;
   readonly footer?: ReactNode;
+  /** Takes two columns where there is room. */
+  readonly wide?: boolean;
   readonly children: ReactNode;
 };
 
 /** A page: its head, what scrolls, and its actions under the thumb. */
-export const Screen = ({ title, under, right, back = false, footer, children }: Props) => (
+export const Screen = ({ title, under, right, back = false, footer, wide = false, children }: Props) => (
   <YStack flex={1} minHeight={0}>
     <ScrollView flex={1} contentContainerStyle={{ paddingBottom: 24 }}>
-      <YStack gap="$3" padding="$4" width="100%" maxWidth="$column" alignSelf="center">
+      <YStack gap="$3" padding="$4" width="100%" maxWidth={wide ? '$columns' : '$column'} alignSelf="center">
         <Head title={title} {...(under ? { under } : {})} right={right} back={back} />
         {children}
       </YStack>

@@ -1,6 +1,7 @@
 import { Link, usePathname, type Href } from 'expo-router';
 import FileText from 'lucide-react-native/icons/file-text';
 import Gauge from 'lucide-react-native/icons/gauge';
+import Layers from 'lucide-react-native/icons/rows-4';
 import ListOrdered from 'lucide-react-native/icons/list-ordered';
 import Settings from 'lucide-react-native/icons/settings';
 import Torus from 'lucide-react-native/icons/torus';
@@ -13,6 +14,7 @@ import { Strong } from '@/ui/words';
 const places = [
   { href: '/', name: 'Round', Icon: ListOrdered },
   { href: '/valves', name: 'Valves', Icon: Torus },
+  { href: '/ladder', name: 'Ladder', Icon: Layers },
   { href: '/gauges', name: 'Gauges', Icon: Gauge },
   { href: '/sheets', name: 'Sheets', Icon: FileText },
   { href: '/settings', name: 'Settings', Icon: Settings },

@@ -8,3 +8,4 @@ export * from './wire';
 export * from './log-csv';
 export * from './system-files';
 export * from './start-run';
+export * from './take-over';

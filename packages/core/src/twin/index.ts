@@ -7,3 +7,4 @@ export * from './simulated-gauge';
 export * from './twin';
 export * from './replay';
 export * from './rehearse';
+export * from './line-twin';

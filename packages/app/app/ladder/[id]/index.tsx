@@ -1,0 +1,127 @@
+import type { Rule, Rung, System } from '@holvek/core';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useMedia, XStack, YStack } from 'tamagui';
+import { Refusal } from '@/data/api';
+import { useChangeSystem, useHouseRules, useSystems } from '@/data/queries';
+import { ClashCard } from '@/ladder/clash-card';
+import { DragCard } from '@/ladder/drag-card';
+import { FilesSheet } from '@/ladder/files-sheet';
+import { HeatCard } from '@/ladder/heat-card';
+import { LadderPicture } from '@/ladder/ladder-picture';
+import { ladderTrouble } from '@/ladder/ladder-words';
+import { OrderCard } from '@/ladder/order-card';
+import { RulesCard } from '@/ladder/rules-card';
+import { RuleSheet } from '@/ladder/rule-sheet';
+import { RungSheet } from '@/ladder/rung-sheet';
+import { RungsCard } from '@/ladder/rungs-card';
+import { TakeOverSheet } from '@/ladder/take-over-sheet';
+import { useSystem } from '@/ladder/use-system';
+import { Screen } from '@/shell/screen';
+import { Pill } from '@/ui/card';
+import { BigButton, WordButton } from '@/ui/press';
+import { Loading, Trouble } from '@/ui/states';
+import { Words } from '@/ui/words';
+import { refusalWords } from '@/words/trouble';
+
+/** One system: its ladder, what was found, what clashes, the order, and the way into a round. */
+export default function SystemScreen() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  const systems = useSystems();
+  const system = systems.data?.find((each) => each.id === id);
+  if (systems.isPending) return <Loading what="Fetching the system" />;
+  if (!system)
+    return (
+      <Screen title="Ladder" back>
+        <Trouble title="No such system" say="The server does not know it or cannot be reached." onRetry={() => void systems.refetch()} />
+      </Screen>
+    );
+  return <SystemDesk key={id} stored={system} />;
+} // prettier-ignore
+
+type Open = 'take' | 'files' | undefined;
+
+function SystemDesk({ stored }: { readonly stored: System }) {
+  const router = useRouter();
+  const isWide = useMedia().wide;
+  const change = useChangeSystem();
+  const houseRules = useHouseRules();
+  // What is typed here counts at once; the server follows, and a refusal leaves it on the screen.
+  const [system, setSystem] = useState(stored);
+  const view = useSystem(system, houseRules);
+  const [open, setOpen] = useState<Open>();
+  const [rung, setRung] = useState<Rung | 'new'>();
+  const [rule, setRule] = useState<Rule | 'new'>();
+  const edit = (next: System) => {
+    view.release();
+    setSystem(next);
+    change.mutate(next);
+  };
+  const { ladder, error, plan } = view;
+  const tooHigh = view.beside.filter(({ word }) => word === 'too_high').length;
+  const picture = ladder ? (
+    <LadderPicture
+      system={system}
+      ladder={ladder}
+      beside={view.beside}
+      dragged={view.drag?.rung}
+      onDrag={view.hold}
+    />
+  ) : null;
+  const cards = (
+    <YStack gap="$3" flex={isWide ? 1 : undefined}>
+      {error?.code === 'ladder.clash' ? <ClashCard clash={error} system={system} /> : null}
+      {error && error.code !== 'ladder.clash' ? (
+        <Trouble title="No ladder yet" say={ladderTrouble(error)} />
+      ) : null}
+      {change.isError ? (
+        <Words color="$vermilion" role="alert">
+          {change.error instanceof Refusal
+            ? refusalWords(change.error.code)
+            : 'The server cannot be reached: the change stands on this screen only. Change anything to try again.'}
+        </Words>
+      ) : null}
+      {view.drag ? <DragCard drag={view.drag} system={system} onRelease={view.release} /> : null}
+      {ladder ? <HeatCard system={system} beside={view.beside} onChange={edit} /> : null}
+      {plan ? <OrderCard plan={plan} system={system} /> : null}
+      <RulesCard system={system} ladder={ladder} onEdit={setRule} onAdd={() => setRule('new')} />
+      <RungsCard system={system} onEdit={setRung} onAdd={() => setRung('new')} />
+      <XStack gap="$4">
+        <WordButton onPress={() => setOpen('files')}>as a file</WordButton>
+        {ladder ? (
+          <WordButton onPress={() => router.push(`/ladder/${system.id}/line`)}>rehearse the line</WordButton>
+        ) : null}
+      </XStack>
+    </YStack>
+  );
+  return (
+    <Screen
+      title={system.name}
+      under={`${system.rungs.length} pressures`}
+      back
+      wide
+      right={error?.code === 'ladder.clash' ? <Pill tone="stop">rules clash</Pill> : tooHigh > 0 ? <Pill tone="stop">{`${tooHigh} too high`}</Pill> : null}
+      footer={
+        <BigButton flex={1} disabled={!plan} onPress={() => setOpen('take')} testID="take-over">
+          Take over into a round
+        </BigButton>
+      }
+    >
+      {isWide ? (
+        <XStack gap="$5" alignItems="flex-start">
+          <YStack flex={1}>{picture}</YStack>
+          {cards}
+        </XStack>
+      ) : (
+        <>
+          {picture}
+          {cards}
+        </>
+      )}
+      {ladder && plan ? <TakeOverSheet system={system} ladder={ladder} plan={plan} isOpen={open === 'take'} onClose={() => setOpen(undefined)} /> : null}
+      <FilesSheet system={system} isOpen={open === 'files'} onChange={edit} onClose={() => setOpen(undefined)} />
+      <RungSheet system={system} rung={rung} onChange={edit} onClose={() => setRung(undefined)} />
+      <RuleSheet system={system} rule={rule} onChange={edit} onClose={() => setRule(undefined)} />
+    </Screen>
+  ); // prettier-ignore
+}

@@ -1,0 +1,137 @@
+import {
+  foundBeside,
+  solveLadder,
+  systemFrom,
+  templateIds,
+  templateName,
+  type System,
+  type TemplateId,
+} from '@holvek/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { XStack, YStack } from 'tamagui';
+import { useChangeSystem, useHouseRules, useSites, useSystems } from '@/data/queries';
+import { newId } from '@/data/run-shelf';
+import { Screen } from '@/shell/screen';
+import { SyncPill } from '@/shell/sync-pill';
+import { BottomSheet } from '@/ui/bottom-sheet';
+import { Pill, type Tone } from '@/ui/card';
+import { Choice, Field } from '@/ui/field';
+import { BigButton, Press } from '@/ui/press';
+import { Empty, Loading, Trouble } from '@/ui/states';
+import { Muted, Strong, Words } from '@/ui/words';
+
+/** The systems of pressures: which are in order, which clash. */
+export default function LadderScreen() {
+  const systems = useSystems();
+  const [isAdding, setAdding] = useState(false);
+  return (
+    <Screen
+      title="Ladder"
+      under="Which pressures, why, and in what order"
+      right={<SyncPill />}
+      footer={
+        <BigButton flex={1} kind="outline" onPress={() => setAdding(true)}>
+          New system
+        </BigButton>
+      }
+    >
+      {systems.isPending ? <Loading what="Fetching the systems" /> : null}
+      {systems.isError && !systems.data ? (
+        <Trouble
+          title="The systems cannot be read"
+          say="There is no network and nothing was kept from an earlier visit."
+          onRetry={() => void systems.refetch()}
+        />
+      ) : null}
+      {systems.data?.length === 0 ? (
+        <Empty
+          title="No systems"
+          say="Begin one from a template: a hydraulic unit, a pump station, a header, a blower."
+        />
+      ) : null}
+      <YStack>
+        {systems.data?.map((system) => (
+          <SystemLine key={system.id} system={system} />
+        ))}
+      </YStack>
+      <BottomSheet isOpen={isAdding} title="New system" onClose={() => setAdding(false)}>
+        <NewSystem onClose={() => setAdding(false)} />
+      </BottomSheet>
+    </Screen>
+  );
+}
+
+function standing(system: System): readonly [string, Tone] {
+  const solved = solveLadder(system);
+  if (!solved.ok) return [solved.error.code === 'ladder.clash' ? 'rules clash' : 'not sound', 'stop'];
+  const off = foundBeside(system, solved.value).filter(
+    ({ word }) => word === 'too_high' || word === 'too_low',
+  );
+  const high = off.filter(({ word }) => word === 'too_high').length;
+  if (off.length === 0) return ['in order', 'good'];
+  return [high > 0 ? `${high} too high` : `${off.length} too low`, 'stop'];
+}
+
+function SystemLine({ system }: { readonly system: System }) {
+  const router = useRouter();
+  const [say, tone] = standing(system);
+  return (
+    <Press
+      onPress={() => router.push(`/ladder/${system.id}`)}
+      aria-label={`${system.name}, ${say}`}
+      minHeight={68}
+      justifyContent="center"
+      borderBottomWidth={1}
+      borderColor="$line"
+    >
+      <XStack justifyContent="space-between" alignItems="center" gap="$3">
+        <YStack flexShrink={1}>
+          <Strong fontSize="$4" lineHeight="$4">
+            {system.name}
+          </Strong>
+          <Muted>{`${system.rungs.length} pressures, ${system.rules.length} rules`}</Muted>
+        </YStack>
+        <Pill tone={tone}>{say}</Pill>
+      </XStack>
+    </Press>
+  );
+}
+
+function NewSystem({ onClose }: { readonly onClose: () => void }) {
+  const router = useRouter();
+  const rules = useHouseRules();
+  const site = useSites().data?.[0]?.id;
+  const change = useChangeSystem();
+  const [name, setName] = useState('');
+  const [template, setTemplate] = useState<TemplateId>('hydraulic');
+  const begin = () => {
+    if (!site) return;
+    const system = systemFrom(template, rules, { id: newId(), name: name.trim(), site_id: site });
+    change.mutate(system, {
+      onSuccess: () => {
+        onClose();
+        router.push(`/ladder/${system.id}`);
+      },
+    });
+  };
+  return (
+    <>
+      <Field label="Name" value={name} onChangeText={setName} maxLength={120} />
+      <Choice
+        label="Begin with"
+        value={template}
+        onChange={setTemplate}
+        options={templateIds.map((value) => ({ value, say: templateName[value] }))}
+      />
+      {change.isError ? (
+        <Words color="$vermilion" role="alert">
+          The server cannot be reached. What you typed is still here.
+        </Words>
+      ) : null}
+      <BigButton disabled={name.trim() === '' || !site || change.isPending} onPress={begin}>
+        Begin
+      </BigButton>
+    </>
+  );
+}

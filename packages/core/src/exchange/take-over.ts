@@ -1,0 +1,51 @@
+import type { Ladder, SettingOrder, System } from '../ladder';
+import { checkPlate, MAIN, targetOf, type PlateIssue, type Target } from '../valve';
+import type { Valve } from './valve-record';
+
+export type TakenOver = {
+  /** Valves whose targets change, as they would stand. */
+  readonly valves: readonly Valve[];
+  /** Valves that cannot hold their new target, and what is wrong. */
+  readonly refused: readonly { readonly valve: Valve; readonly issue: PlateIssue }[];
+  /** Valves of the system in setting order, each once. */
+  readonly order: readonly string[];
+};
+
+/**
+ * A ladder's pressures taken over into the register: every rung that a valve holds gives its adjuster
+ * its target and the reason that decides it. A valve that cannot hold it keeps its old target.
+ *
+ * @param valves  the register
+ */
+export function takeOver(
+  { rungs }: Pick<System, 'rungs'>,
+  { targets }: Ladder,
+  { rungs: order }: SettingOrder,
+  valves: readonly Valve[],
+): TakenOver {
+  const byId = new Map(valves.map((valve) => [valve.id, valve]));
+  const changed = new Map<string, Valve>();
+  rungs.forEach((rung, i) => {
+    const valve =
+      rung.valve_id === undefined ? undefined : (changed.get(rung.valve_id) ?? byId.get(rung.valve_id));
+    const old = valve && targetOf(valve, rung.adjuster ?? MAIN);
+    if (!valve || !old) return;
+    const { pa, decidedBy } = targets[i]!;
+    changed.set(valve.id, withTarget(valve, rung.adjuster ?? MAIN, { ...old, set_point_pa: pa, why: decidedBy?.why || old.why })); // prettier-ignore
+  });
+  const judged = [...changed.values()].map((valve) => ({
+    valve,
+    issue: checkPlate(valve.plate, valve).find(({ stops }) => stops),
+  }));
+  const held = new Map(rungs.map(({ id, valve_id }) => [id, valve_id]));
+  return {
+    valves: judged.flatMap(({ valve, issue }) => (issue ? [] : [valve])),
+    refused: judged.flatMap(({ valve, issue }) => (issue ? [{ valve: byId.get(valve.id)!, issue }] : [])),
+    order: [...new Set(order.flatMap((rung) => held.get(rung) ?? []))].filter((id) => byId.has(id)),
+  };
+}
+
+const withTarget = (valve: Valve, adjuster: string, target: Target): Valve =>
+  adjuster === MAIN
+    ? { ...valve, target }
+    : { ...valve, other_targets: { ...valve.other_targets, [adjuster]: target } };

@@ -30,7 +30,7 @@ export async function begin(page: Page, valve: string, link: 'linked' | 'typed' 
   await page.getByLabel('Technician').fill('Edda Lorenz');
   await page.getByRole('radio', { name: link === 'linked' ? /Simulated gauge/ : /Hand-held gauge/ }).click();
   await page.getByTestId('start-run').click();
-  await expect(page.getByText('Water under pressure')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Read and understood' })).toBeVisible();
   if (link === 'linked') await hurry(page);
 }
 
@@ -50,7 +50,7 @@ export async function readSettled(page: Page): Promise<void> {
 
 /** Presses through confirmations and linked readings until a title is on screen. */
 export async function walkUntil(page: Page, title: RegExp): Promise<void> {
-  for (let i = 0; i < 60; i++) {
+  for (let i = 0; i < 110; i++) {
     if (await page.getByText(title).first().isVisible()) return;
     await oneStep(page);
   }
@@ -58,19 +58,59 @@ export async function walkUntil(page: Page, title: RegExp): Promise<void> {
 }
 
 async function oneStep(page: Page): Promise<void> {
+  const seen = async (id: string) => page.getByTestId(id).isVisible();
   const putBack = page.getByRole('button', { name: /^Put back:/ }).first();
   const flow = page.getByRole('button', { name: /^It is / });
   const confirm = page.getByTestId('confirm-step');
   if (await putBack.isVisible()) await putBack.click();
-  else if (await page.getByTestId('in-lane').isVisible()) await page.getByTestId('in-lane').click();
-  else if (await page.getByTestId('turned').isVisible()) await page.getByTestId('turned').click();
+  else if (await seen('in-lane')) await page.getByTestId('in-lane').click();
+  else if (await seen('first-dribble')) await searchOnce(page);
+  else if (await seen('mark-cracked')) await captureCycle(page);
+  else if (await seen('turned')) await page.getByTestId('turned').click();
+  else if (await seen('change-spring')) await page.getByTestId('change-spring').click();
+  else if (await seen('give-answer')) await answer(page);
   else if (await flow.isVisible()) await flow.click();
-  else if (await page.getByTestId('read-gauge').isVisible()) await readSettled(page);
-  else if (await page.getByTestId('watch').isVisible()) {
+  else if (await seen('read-gauge')) await readSettled(page);
+  else if (await seen('watch')) {
     if (await page.getByTestId('watch').isEnabled()) await page.getByTestId('watch').click();
     await expect(confirm).toBeVisible({ timeout: 60_000 });
   } else if (await confirm.isVisible()) await confirm.click();
+  else await choose(page);
   await page.waitForTimeout(150);
+}
+
+/** Looks at the outlet after a turn: a dribble is marked, otherwise the next turn is made. */
+async function searchOnce(page: Page): Promise<void> {
+  await page.waitForTimeout(900);
+  const dribbles = page.getByText(/at the outlet: (it dribbles|runs full)/);
+  await page.getByTestId((await dribbles.isVisible()) ? 'first-dribble' : 'turned').click();
+}
+
+/** One cycle of a relief by the big buttons: up, first dribble, full flow, down, tight again. */
+export async function captureCycle(page: Page): Promise<void> {
+  await expect(page.getByText('at the outlet: tight')).toBeVisible({ timeout: 60_000 });
+  await page.getByTestId('raise').click();
+  await expect(page.getByText(/at the outlet: (it dribbles|runs full)/)).toBeVisible({ timeout: 60_000 });
+  await page.getByTestId('mark-cracked').click();
+  await page.waitForTimeout(1200);
+  await page.getByTestId('mark-full').click();
+  await page.getByTestId('let-down').click();
+  await expect(page.getByText('at the outlet: tight')).toBeVisible({ timeout: 60_000 });
+  await page.getByTestId('mark-reseated').click();
+}
+
+/** What a practised hand answers where a figure is asked for. */
+async function answer(page: Page): Promise<void> {
+  const unknown = page.getByRole('button', { name: 'not known: go on' });
+  if (await unknown.isVisible()) return unknown.click();
+  const isNow = await page.getByLabel('Outlets open now').isVisible();
+  await page.getByLabel(/^Outlets/).fill(isNow ? '8' : '4');
+  return page.getByTestId('give-answer').click();
+}
+
+async function choose(page: Page): Promise<void> {
+  const calm = page.getByRole('button', { name: /^(It stayed|Yes)$/ }).first();
+  if (await calm.isVisible()) await calm.click();
 }
 
 /** Signs, and waits until the server has filed the sheet. */
@@ -91,5 +131,17 @@ export async function typeReading(page: Page, text: string): Promise<void> {
 export const sheetsOf = async (request: APIRequestContext, valve: string) =>
   (await (await request.get(`/api/valves/${valve}/sheets`)).json()) as {
     id: string;
-    body: Record<string, unknown> & { as_left_pa: number; open_ends: { state: string }[]; verdict: string };
+    body: Record<string, unknown> & {
+      settings: {
+        adjuster: string;
+        as_found_pa: number | null;
+        as_left_pa: number;
+        method: string;
+        verdict: string;
+      }[];
+      open_ends: { state: string }[];
+      outcome: string;
+      cracking: { cycles: unknown[]; blowdown: number; source: string } | null;
+      plate: { fitted_spring: string };
+    };
   }[];

@@ -5,14 +5,16 @@ import { View } from 'tamagui';
 import { RungHandles } from './rung-handles';
 import { spreadLabels } from './spread';
 import { niceTicks } from '@/ui/nice-ticks';
-import { useUnits, type Units } from '@/settings/use-units';
+import { useUnits } from '@/settings/use-units';
 import { useInk, type Ink } from '@/theme/use-ink';
 
 const STRONG = 'AtkinsonHyperlegibleNext_700Bold';
 const BODY = 'AtkinsonHyperlegibleNext_400Regular';
 const FIGURES = 'AtkinsonHyperlegibleMono_400Regular';
 const AXIS = 52;
-const LABEL = 40;
+/** Height of a label: name, target, and on a third line what was found. */
+const LABEL = 38;
+const LABEL_FOUND = 54;
 const PAD = 22;
 
 type Props = {
@@ -34,14 +36,15 @@ export function LadderPicture({ system, ladder, beside, dragged, onDrag }: Props
   const units = useUnits();
   const ink = useInk();
   const { rungs, rules } = system;
-  const height = Math.max(330, rungs.length * (LABEL + 6) + 2 * PAD);
+  const label = rungs.some(({ found_pa: found }) => found !== undefined) ? LABEL_FOUND : LABEL;
+  const height = Math.max(330, rungs.length * (label + 4) + 2 * PAD);
   const scale = scaleOf(system, ladder, height);
   const { y } = scale;
-  const rails = { left: AXIS + 12, right: AXIS + Math.min(150, width * 0.32) };
+  const rails = { left: AXIS + 10, right: AXIS + Math.min(170, width * 0.36) };
   const places = spreadLabels(
-    ladder.targets.map(({ pa }) => y(pa) - LABEL / 2),
-    LABEL,
-    height - LABEL,
+    ladder.targets.map(({ pa }) => y(pa) - label / 2),
+    label,
+    height - label,
   );
   const brackets = bracketsOf(rules, ladder, system, y, rails);
   return (
@@ -71,7 +74,7 @@ export function LadderPicture({ system, ladder, beside, dragged, onDrag }: Props
           ),
         )}
         {ladder.targets.map(({ rung, pa }, i) => (
-          <RungLine key={rung} kind={rungs[i]!.kind} y={y(pa)} labelY={places[i]! + LABEL / 2} rails={rails} isHeld={rung === dragged} ink={ink} />
+          <RungLine key={rung} kind={rungs[i]!.kind} y={y(pa)} labelY={places[i]! + label / 2} rails={rails} isHeld={rung === dragged} ink={ink} />
         ))}
         {brackets.map((bracket) => (
           <BracketMark key={bracket.number} bracket={bracket} ink={ink} />
@@ -82,12 +85,23 @@ export function LadderPicture({ system, ladder, beside, dragged, onDrag }: Props
               {short(rungs[i]!.name, width - rails.right - 26)}
             </Text>
             <Text x={rails.right + 26} y={places[i]! + 32} fontSize={12} fontFamily={BODY} fill={ink.muted}>
-              {labelOf(pa, rungs[i]!.found_pa, beside[i]?.word, units)}
+              {units.withUnit(pa)}
             </Text>
+            {rungs[i]!.found_pa === undefined ? null : (
+              <Text
+                x={rails.right + 26}
+                y={places[i]! + 47}
+                fontSize={12}
+                fontFamily={BODY}
+                fill={beside[i]?.word === 'in_order' ? ink.muted : ink.vermilion}
+              >
+                {`found ${units.figure(rungs[i]!.found_pa)}${foundWord[beside[i]?.word ?? 'not_read']}`}
+              </Text>
+            )}
           </G>
         ))}
       </Svg>
-      <RungHandles system={system} ladder={ladder} scale={scale} rails={rails} places={places} labelHeight={LABEL} onDrag={onDrag} />
+      <RungHandles system={system} ladder={ladder} scale={scale} rails={rails} places={places} labelHeight={label} onDrag={onDrag} />
     </View>
   ); // prettier-ignore
 }
@@ -135,6 +149,8 @@ type Bracket = {
   readonly from: number;
   readonly to: number;
   readonly isTight: boolean;
+  /** px by which its number stands off the middle, so that neighbours do not touch. */
+  readonly lift: number;
 };
 
 /** Brackets of the rules between two rungs, in columns so that none lies on another. */
@@ -154,11 +170,12 @@ function bracketsOf(rules: readonly Rule[], { targets, slacks }: Ladder, { rungs
     return { ...span, column };
   });
   const step = Math.min(24, (rails.right - rails.left - 24) / Math.max(1, columns.length));
-  return placed.map(({ column, ...span }) => ({ ...span, x: rails.left + 16 + column * step }));
+  return placed.map(({ column, ...span }) => ({ ...span, x: rails.left + 16 + column * step,
+    lift: span.to - span.from > 44 ? (column % 2 === 0 ? -10 : 10) : 0 }));
 } // prettier-ignore
 
-function BracketMark({ bracket: { number, x, from, to, isTight }, ink }: { readonly bracket: Bracket; readonly ink: Ink }) {
-  const middle = (from + to) / 2;
+function BracketMark({ bracket: { number, x, from, to, isTight, lift }, ink }: { readonly bracket: Bracket; readonly ink: Ink }) {
+  const middle = (from + to) / 2 + lift;
   return (
     <G>
       <Line x1={x} x2={x} y1={from} y2={to} stroke={ink.brass} strokeWidth={isTight ? 3 : 1.5} />
@@ -176,14 +193,6 @@ const foundWord = {
   too_high: ', too high',
   too_low: ', too low',
 } as const;
-
-const labelOf = (
-  pa: number,
-  found: number | undefined,
-  word: FoundBeside['word'] | undefined,
-  units: Units,
-): string =>
-  `${units.withUnit(pa)}${found === undefined ? '' : ` · found ${units.figure(found)}${foundWord[word ?? 'not_read']}`}`;
 
 /** As much of a name as its place has room for. */
 const short = (name: string, room: number): string => {

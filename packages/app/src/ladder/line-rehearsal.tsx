@@ -24,15 +24,14 @@ export function LineRehearsal({ system, ladder }: { readonly system: System; rea
   const [turns, setTurns] = useState<Readonly<Record<string, number>>>({});
   const [outlets, setOutlets] = useState<Readonly<Record<string, string>>>({});
   const workerRef = useRef<ReturnType<typeof openLineWorker> | undefined>(undefined);
-  const twinRef = useRef(createLineTwin(system, ladder));
+  const [twin] = useState(() => createLineTwin(system, ladder));
   useEffect(() => {
-    if (!twinRef.current) return undefined;
+    if (!twin) return undefined;
     const worker = openLineWorker();
     workerRef.current = worker;
-    void worker.line.start(twinRef.current, proxy(setReport));
+    void worker.line.start(twin, proxy(setReport));
     return () => worker.close();
-  }, []);
-  const twin = twinRef.current;
+  }, [twin]);
   if (!twin)
     return <Empty title="Nothing to rehearse" say="A line needs a reducing, sustaining or relief valve." />;
   const turn = (rung: string, by: number) => {

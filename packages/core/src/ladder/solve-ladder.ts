@@ -1,7 +1,7 @@
 import { err, ok, type Result } from '../result';
 import { checkSystem, type SystemIssue } from './check-system';
 import { compileRules, lockupOf, ORIGIN, type Edge } from './compile-rules';
-import { leastSolution, type Clash } from './least-solution';
+import { leastSolution, type Clash, type LeastSolution } from './least-solution';
 import type { Rule, System } from './system';
 
 export type RungTarget = {
@@ -37,11 +37,14 @@ export function solveLadder(system: Pick<System, 'rungs' | 'rules'>): Result<Lad
   const { rungs, rules } = system;
   let guess: readonly number[] = [];
   let edges: readonly Edge[] = [];
+  let before: LeastSolution | undefined;
   for (let round = 0; round < LOCKUP_ROUNDS; round++) {
     edges = compileRules(rungs, rules, guess);
     const solved = leastSolution(rungs.length + 1, edges);
-    if (!solved.ok) return err(clashOf(solved.error, rules));
+    if (!solved.ok)
+      return err(before ? clashAtLevel(system, solved.error, before) : clashOf(solved.error, rules));
     const { values, deciding } = solved.value;
+    before = solved.value;
     const stands = rungs.every((rung, i) => Math.abs(lockupOf(rung, values[i + 1]!) - lockupOf(rung, guess[i + 1] ?? 0)) < 1); // prettier-ignore
     guess = values;
     if (!stands) continue;
@@ -55,8 +58,8 @@ export function solveLadder(system: Pick<System, 'rungs' | 'rules'>): Result<Lad
       slacks: slacksOf(rules, edges, values),
     });
   }
-  // Lockup that feeds on itself never settles: the rules that do it are those of the last clash-to-be.
-  return err({ code: 'ladder.clash', rules: [...new Set(edges.map(({ rule }) => rules[rule]!))], excess: 0 });
+  // Lockup that feeds on itself rises for ever: the rules that feed it are what is left of them all.
+  return err({ code: 'ladder.clash', rules: fewestThatClash(rungs, rules), excess: 0 });
 }
 
 const clashOf = ({ edges, excess }: Clash, rules: readonly Rule[]): LadderError => ({
@@ -64,6 +67,61 @@ const clashOf = ({ edges, excess }: Clash, rules: readonly Rule[]): LadderError 
   rules: [...new Set(edges.map(({ rule }) => rules[rule]!))],
   excess,
 });
+
+/**
+ * A clash that comes only of lockup at a level that other rules ask for: they belong to it too. The
+ * chains that decide the rungs of the cycle are added, then whatever is not needed is left out.
+ */
+function clashAtLevel(
+  { rungs, rules }: Pick<System, 'rungs' | 'rules'>,
+  clash: Clash,
+  before: LeastSolution,
+): LadderError {
+  const named = new Set(clash.edges.map(({ rule }) => rule));
+  const pending = clash.edges.flatMap(({ from, to }) => [from, to]);
+  const seen = new Set<number>();
+  for (let node = pending.pop(); node !== undefined; node = pending.pop()) {
+    const edge = seen.has(node) ? undefined : before.deciding[node];
+    seen.add(node);
+    if (!edge) continue;
+    named.add(edge.rule);
+    pending.push(edge.from);
+  }
+  const candidates = rules.filter((_, i) => named.has(i));
+  return {
+    code: 'ladder.clash',
+    rules: fewestThatClash(rungs, clashes(rungs, candidates) ? candidates : rules),
+    excess: clash.excess,
+  };
+}
+
+/** Rules left when every one that is not needed for the clash has been dropped, one by one. */
+function fewestThatClash(rungs: System['rungs'], rules: readonly Rule[]): readonly Rule[] {
+  let left = rules;
+  for (const rule of rules) {
+    const rest = left.filter((each) => each !== rule);
+    if (clashes(rungs, rest)) left = rest;
+  }
+  return left;
+}
+
+/** Whether rules cannot hold together, whatever the rungs that they leave free come to. */
+function clashes(rungs: System['rungs'], rules: readonly Rule[]): boolean {
+  let guess: readonly number[] = [];
+  for (let round = 0; round < LOCKUP_ROUNDS; round++) {
+    const solved = leastSolution(rungs.length + 1, compileRules(rungs, rules, guess));
+    if (!solved.ok) return true;
+    const next = solved.value.values;
+    if (
+      next.every(
+        (value, i) => Math.abs(value - (guess[i] ?? Number.NEGATIVE_INFINITY)) < 1 || value === guess[i],
+      )
+    )
+      return false;
+    guess = next;
+  }
+  return true;
+}
 
 function slacksOf(
   rules: readonly Rule[],

@@ -1,5 +1,5 @@
 import type { Cause } from '../coach';
-import type { Approach, Family, Plate, Side } from '../valve';
+import type { Family, Plate, Side } from '../valve';
 
 /** The same for every family, and the backbone of the screens. */
 export const phases = ['ready', 'line_up', 'park', 'set', 'prove', 'lock', 'restore', 'sign'] as const;
@@ -128,4 +128,3 @@ export type Procedure = {
   readonly build?: (plate: Plate, school: string) => readonly Step[];
   readonly causes: readonly Cause[];
 };
-export type { Approach };

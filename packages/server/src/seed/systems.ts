@@ -92,7 +92,7 @@ export const demoRounds = (day: string): readonly Round[] => [
       'Work already in hand first. Then highest pressure to lowest, upstream before downstream, so that no setting limits the next.',
   },
   {
-    id: 'hall-round',
+    id: 'pump-round',
     name: 'Pump hall round',
     site_id: SITE,
     day,

@@ -1,0 +1,162 @@
+import {
+  begin,
+  captureCycle,
+  expect,
+  sheetsOf,
+  signAndOpen,
+  test,
+  typeReading,
+  walkUntil,
+} from './technician';
+import type { Page } from '@playwright/test';
+
+/** A whole run against the twin, from the first caution to the sheet on the server. */
+async function wholeRun(page: Page, valve: string) {
+  await begin(page, valve);
+  await walkUntil(page, /Put everything back/);
+  await walkUntil(page, /Your name/);
+  await signAndOpen(page);
+  return (await sheetsOf(page.request, valve)).at(-1)!.body;
+}
+
+const inLane = (left: number, target: number, tolerance: number) =>
+  expect(Math.abs(left - target)).toBeLessThanOrEqual(tolerance);
+
+test('sustaining: overdemand is insisted on, then it comes down from fully up', async ({ page }) => {
+  await begin(page, 'sus-03');
+  await walkUntil(page, /How many outlets run in normal work/);
+  await page.getByLabel('Outlets in normal work').fill('4');
+  await page.getByTestId('give-answer').click();
+  await walkUntil(page, /How many outlets are open now/);
+  await page.getByLabel('Outlets open now').fill('5');
+  await page.getByTestId('give-answer').click();
+  await expect(page.getByText(/at least 6 are wanted/).first()).toBeVisible();
+  await walkUntil(page, /Put everything back/);
+  await walkUntil(page, /Your name/);
+  await signAndOpen(page);
+  const body = (await sheetsOf(page.request, 'sus-03')).at(-1)!.body;
+  inLane(body.settings[0]!.as_left_pa, 840_000, 20_000);
+});
+
+test('combined: two adjusters in one run, sustaining first', async ({ page }) => {
+  const body = await wholeRun(page, 'sus-04');
+  expect(body.settings.map(({ adjuster }) => adjuster)).toEqual(['main', 'reducing']);
+  inLane(body.settings[0]!.as_left_pa, 780_000, 20_000);
+  inLane(body.settings[1]!.as_left_pa, 500_000, 20_000);
+});
+
+test('pilot relief by pressure: three proving cycles by the big buttons', async ({ page }) => {
+  await begin(page, 'rv-11');
+  await walkUntil(page, /Raise slowly, then let down/);
+  await captureCycle(page);
+  await expect(page.getByTestId('cycle-chart')).toHaveAttribute('aria-label', /cycle 1: cracked 1/);
+  await page.getByRole('button', { name: 'move a mark' }).click();
+  await page.getByRole('button', { name: 'Move First dribble, cycle 1' }).click();
+  await typeReading(page, '1180 kPa');
+  await expect(page.getByTestId('cycle-chart')).toHaveAttribute('aria-label', /cycle 1: cracked 1.180/);
+  await walkUntil(page, /Put everything back/);
+  await walkUntil(page, /Your name/);
+  await signAndOpen(page);
+  const body = (await sheetsOf(page.request, 'rv-11')).at(-1)!.body;
+  expect(body.settings[0]).toMatchObject({ method: 'by_pressure' });
+  expect(body.cracking!.cycles.length).toBeGreaterThanOrEqual(1);
+  inLane(body.settings[0]!.as_left_pa, 1_180_000, 40_000);
+});
+
+test('pilot relief by count is recorded as such, with its uncertainty', async ({ page }) => {
+  await page.goto('/valves/rv-11/start');
+  await page.getByRole('radio', { name: 'Count turns' }).click();
+  await page.getByLabel('Technician').fill('Edda Lorenz');
+  await page.getByTestId('start-run').click();
+  await page.getByRole('button', { name: 'More about this run' }).click();
+  await page.getByRole('button', { name: /ten times faster/ }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await walkUntil(page, /Put everything back/);
+  await walkUntil(page, /Your name/);
+  await expect(page.getByText(/By count, not by pressure/)).toBeVisible();
+  await signAndOpen(page);
+  const body = (await sheetsOf(page.request, 'rv-11')).at(-1)!.body;
+  expect(body.settings[0]!.method).toBe('by_count');
+});
+
+test('blower relief: the wrong spring is changed in the run, and the register learns it', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/valves/bsv-02');
+  await expect(page.getByText(/yellow spring is fitted; the target wants the blue one/)).toBeVisible();
+  const body = await wholeRun(page, 'bsv-02');
+  expect(body.plate.fitted_spring).toBe('blue');
+  inLane(body.settings[0]!.as_left_pa, 26_500, 1000);
+  expect(body.cracking!.cycles).toHaveLength(3);
+  const valve = (await (await request.get('/api/valves/bsv-02')).json()) as {
+    plate: { fitted_spring: string };
+  };
+  expect(valve.plate.fitted_spring).toBe('blue');
+});
+
+test('vacuum relief: set below nothing, with a vacuum gauge only', async ({ page }) => {
+  await page.goto('/valves/vrv-01/start');
+  await page.getByLabel('Technician').fill('Edda Lorenz');
+  await page.getByRole('radio', { name: /G-12/ }).first().click();
+  await expect(page.getByText('Target is beyond its range.')).toBeVisible();
+  await expect(page.getByTestId('start-run')).toBeDisabled();
+  const body = await wholeRun(page, 'vrv-01');
+  inLane(body.settings[0]!.as_left_pa, -24_000, 1000);
+});
+
+test('hydraulic: four pressures, highest first, the compensator last', async ({ page }) => {
+  test.setTimeout(300_000);
+  const body = await wholeRun(page, 'hpu-01');
+  expect(body.settings.map(({ adjuster }) => adjuster)).toEqual([
+    'main',
+    'cross_a',
+    'cross_b',
+    'compensator',
+  ]);
+  const targets = [230e5, 210e5, 210e5, 185e5];
+  body.settings.forEach(({ as_left_pa: left }, i) => inLane(left, targets[i]!, 3e5));
+});
+
+test('gas: set on the pilot alone, slow answer waited for, leak test recorded', async ({ page }) => {
+  const body = await wholeRun(page, 'gr-05');
+  inLane(body.settings[0]!.as_left_pa, 2100, 100);
+});
+
+test('gas with a broken seal ends out of service', async ({ page }) => {
+  await page.goto('/valves/gr-06');
+  await expect(page.getByText('Seal wire broken or missing on the main cap').first()).toBeVisible();
+  await begin(page, 'gr-06');
+  await walkUntil(page, /seal wire on the main cap/);
+  await page.getByTestId('fails').click();
+  await page.getByTestId('condemn').click();
+  await walkUntil(page, /Your name/);
+  await signAndOpen(page);
+  const body = (await sheetsOf(page.request, 'gr-06')).at(-1)!.body;
+  expect(body).toMatchObject({ outcome: 'out_of_service', settings: [] });
+});
+
+test('self-operated: started in the computed order, its valves drawn as they move', async ({ page }) => {
+  await begin(page, 'sr-02');
+  await walkUntil(page, /Inlet block slowly open/);
+  await expect(page.getByTestId('fittings')).toHaveAttribute(
+    'aria-label',
+    /Inlet block open, .*Outlet block shut/,
+  );
+  await walkUntil(page, /Put everything back/);
+  await walkUntil(page, /Your name/);
+  await signAndOpen(page);
+  inLane((await sheetsOf(page.request, 'sr-02')).at(-1)!.body.settings[0]!.as_left_pa, 400_000, 12_000);
+});
+
+test('self-operated: a shut-down is a run of its own, inlet bled before outlet', async ({ page }) => {
+  await page.goto('/valves/sr-04/start');
+  await page.getByLabel('Technician').fill('Edda Lorenz');
+  await page.getByRole('radio', { name: 'Shut down' }).click();
+  await page.getByTestId('start-run').click();
+  await walkUntil(page, /Bleed the inlet/);
+  await expect(page.getByText(/reverse pressure/)).toBeVisible();
+  await walkUntil(page, /Your name/);
+  await signAndOpen(page);
+  expect((await sheetsOf(page.request, 'sr-04')).at(-1)!.body.outcome).toBe('sequence_done');
+});

@@ -1,10 +1,14 @@
 import { coachBench } from './coach';
+import { crackingBench, millionRows } from './cracking';
 import { eventsBench } from './events';
+import { familiesBench } from './families';
+import { ladderBench } from './ladder';
+import { lockupBench } from './lockup';
 import { print } from './print';
 import { twinBench } from './twin';
 import { webBench } from './web';
 
-/** `npm run bench [coach|twin|events|web] [-- --quick]`: figures as ratios within one run. */
+/** `npm run bench [coach|twin|events|web|ladder|cracking|lockup|families] [-- --quick]`: figures as ratios within one run. */
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
 const isQuick = process.argv.includes('--quick');
 const does = (name: string) => wanted.length === 0 || wanted.includes(name);
@@ -13,3 +17,10 @@ if (does('coach')) print('1. Coach, on screws in miniature', coachBench(isQuick 
 if (does('twin')) print('2. Twin', twinBench());
 if (does('events')) print('3. Events', await eventsBench());
 if (does('web')) print('4. Web', await webBench());
+if (does('ladder')) print('5. Ladder', await ladderBench());
+if (does('cracking')) {
+  print('6. Cracking from ramps', crackingBench(isQuick ? 60 : 1000));
+  print('6b. A log of a million rows', await millionRows());
+}
+if (does('lockup')) print('7. Lockup or creep', lockupBench(1000));
+if (does('families')) print('8. Coach on the twins of every family', familiesBench(isQuick ? 20 : 150));

@@ -1,4 +1,4 @@
-import { createTwin, defaultHouseRules, procedureOf, ratePrior, rehearse, twinOf, type EventOf, type RunEvent, type RunEventDraft, type TwinFault } from '@holvek/core'; // prettier-ignore
+import { createTwin, defaultHouseRules, procedureOf, rehearse, startDraft, twinOf, type EventOf, type RunEvent, type TwinFault } from '@holvek/core'; // prettier-ignore
 import { demoGauges, demoValves } from '../../packages/server/src/seed/valves';
 
 const demo = demoValves.find(({ valve }) => valve.tag === 'PRV-07')!.valve;
@@ -9,7 +9,7 @@ export const benchValve = demo;
 export const twinForBench = (faults: readonly TwinFault[]) =>
   createTwin({
     plate: demo.plate,
-    targetPa: demo.target.set_point_pa,
+    targets: demo,
     sketch: { seed: 4, faults: [...faults], found_pa: 500_000 },
     gauges,
     initial: procedureOf('reducing').initial,
@@ -17,20 +17,13 @@ export const twinForBench = (faults: readonly TwinFault[]) =>
 
 /** A run with about `count` events: a whole one, and notes until it is long enough. */
 export function longRun(runId: string, count: number): RunEvent[] {
-  const started: Extract<RunEventDraft, { type: 'started' }> = {
-    type: 'started',
-    valve_id: demo.id,
-    valve_tag: demo.tag,
-    valve_name: demo.name,
-    plate: demo.plate,
-    target: demo.target,
+  const started = startDraft(demo, {
     school: 'from_zero',
-    procedure_version: 1,
     gauges,
-    house_rules: defaultHouseRules,
-    prior: ratePrior(demo.plate, [], defaultHouseRules),
+    rules: defaultHouseRules,
+    sheets: [],
     twin: { seed: 4, faults: [], found_pa: 500_000 },
-  };
+  });
   let n = 0;
   const base = {
     ...started,

@@ -55,7 +55,7 @@ export function StepWords() {
         </Words>
       ) : null}
       {blocked
-        .filter((guard) => guard.state === 'unmet' && guard.have !== undefined)
+        .filter((guard) => step.kind !== 'capture' && guard.state === 'unmet' && guard.have !== undefined)
         .map((guard) => (
           <Card key={guard.state === 'met' ? '' : guard.guard} tone="stop" role="alert">
             <Words color="$onVermilionSoft">{guardTrouble(guard, units)}</Words>

@@ -6,4 +6,4 @@ export * from './found-beside';
 export * from './setting-order';
 export * from './setting-plan';
 export * from './templates';
-export { lockupOf } from './compile-rules';
+export { compileRules, lockupOf, type Edge } from './compile-rules';

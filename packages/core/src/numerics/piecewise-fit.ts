@@ -6,6 +6,9 @@ export type PiecewiseFit = {
   /** x of the knots between the pieces, and the slopes of the pieces. */
   readonly knots: readonly number[];
   readonly slopes: readonly number[];
+  /** y at each knot by the line before it and by the line after it. */
+  readonly before: readonly number[];
+  readonly after: readonly number[];
   readonly rss: number;
   readonly count: number;
 };
@@ -54,7 +57,7 @@ const LEAST = 4;
  *
  * @param xs  rising; any unit (origin taken at the first, so that sums stay exact)
  * @param ys  as many values
- * @returns the fit with that many pieces; knots where neighbouring lines cross, kept between their samples
+ * @returns the fit with that many pieces; knots where neighbouring lines cross, else at the last sample before a jump
  * @errors  numerics.too_few_points (4 a piece) · numerics.no_time_span
  */
 export function fitPieces(
@@ -79,11 +82,21 @@ export function fitPieces(
     const high = xs[at]! - origin;
     const [a, b] = [lines[i]!, lines[i + 1]!];
     const cross = a.slope === b.slope ? Number.NaN : (b.intercept - a.intercept) / (a.slope - b.slope);
-    const reach = (high - low) * 6;
-    return origin + (cross >= low - reach && cross <= high + reach ? cross : (low + high) / 2);
+    const reach = high - low;
+    // Lines that do not meet there tell of a jump: it began after the last sample of the piece before.
+    return origin + (cross >= low - reach && cross <= high + reach ? cross : low);
   });
+  const at = (line: Piece, x: number) => level + line.intercept + line.slope * (x - origin);
   const rss = lines.reduce((sum, line) => sum + line.rss, 0);
-  return ok({ pieces, knots, slopes: lines.map(({ slope }) => slope), rss, count });
+  return ok({
+    pieces,
+    knots,
+    slopes: lines.map(({ slope }) => slope),
+    before: knots.map((x, i) => at(lines[i]!, x)),
+    after: knots.map((x, i) => at(lines[i + 1]!, x)),
+    rss,
+    count,
+  });
 }
 
 function bestBreaks(s: Sums, count: number, pieces: 1 | 2 | 3): readonly number[] {

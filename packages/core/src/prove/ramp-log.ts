@@ -81,17 +81,33 @@ export function splitRamps(samples: readonly Sample[], resolution: number): Ramp
   if (heading !== 0) turns.push(extreme);
   return turns.slice(1).flatMap((end, i) => {
     const start = turns[i]!;
-    const stretch = trimRests(samples.slice(start, end + 1), resolution);
+    const isUp = samples[end]!.value > samples[start]!.value;
+    const until = isUp ? plateauEnd(samples, start, end, turns[i + 2] ?? samples.length - 1) : end;
+    const stretch = trimRests(samples.slice(start, until + 1), resolution);
     if (stretch.length < LEAST_SAMPLES / 2) return [];
-    return [{ kind: samples[end]!.value > samples[start]!.value ? 'up' : 'down', samples: stretch } as const];
+    return [{ kind: isUp ? 'up' : 'down', samples: stretch } as const];
   });
 }
 
-/** Leaves out the stretch at the start in which the pressure has not begun to move. */
+/** Share of a ramp's height that it may lose and still count as standing at its top. */
+const TOP_SHARE = 0.3;
+
+/** A valve that pops open lets the pressure dip from its peak: what stands near the top belongs to the way up. */
+function plateauEnd(samples: readonly Sample[], start: number, peak: number, next: number): number {
+  const least = samples[peak]!.value - TOP_SHARE * (samples[peak]!.value - samples[start]!.value);
+  let end = peak;
+  while (end < next && samples[end + 1]!.value >= least) end += 1;
+  return end;
+}
+
+/** Leaves out the stretches at either end in which the pressure rests. */
 function trimRests(samples: readonly Sample[], resolution: number): readonly Sample[] {
   const first = samples[0]!.value;
-  const begins = samples.findIndex(({ value }) => Math.abs(value - first) > 3 * resolution);
-  return begins > 2 ? samples.slice(begins - 2) : samples;
+  const last = samples.at(-1)!.value;
+  const moves = (from: number) => (sample: Sample) => Math.abs(sample.value - from) > 3 * resolution;
+  const begins = Math.max(0, samples.findIndex(moves(first)) - 2);
+  const ends = samples.findLastIndex(moves(last));
+  return samples.slice(begins, ends > begins ? ends + 3 : samples.length);
 }
 
 function thin(samples: readonly Sample[]): { readonly xs: Float64Array; readonly ys: Float64Array } {
@@ -119,19 +135,51 @@ function readRamp({ kind, samples }: Ramp, resolution: number): RampFinding | un
   const isThree =
     three.ok && surenessOfPieces(two.value, three.value, floor) > 0.999 && bends(kind, three.value.slopes);
   const chosen = isThree ? three.value : two.value;
-  // On the way up the slope eases when it opens; on the way down it steepens or eases when it shuts.
-  const at = kind === 'up' ? 0 : chosen.knots.length - 1;
-  const t = chosen.knots[at]!;
-  const pressure = valueAt(xs, ys, t);
+  const isUp = kind === 'up';
+  const rough = chosen.knots[isUp ? 0 : chosen.knots.length - 1]!;
+  const { t, pressure } = isUp ? refine(xs, ys, rough) : { t: rough, pressure: chosen.after.at(-1)! };
   return {
     kind,
     from: samples[0]!.t,
     to: samples.at(-1)!.t,
     t,
     pressure,
-    fullFlow: kind === 'up' && chosen.knots.length > 1 ? valueAt(xs, ys, chosen.knots[1]!) : undefined,
+    fullFlow: isUp && chosen.knots.length > 1 ? chosen.after[1] : undefined,
     sure: surenessOfPieces(one.value, chosen, floor),
   };
+}
+
+/** Share of a ramp after the rough break that may still tell where it is. */
+const BEYOND = 0.06;
+const MOST_REFINEMENTS = 4;
+/** Change of slope, as a share of it, that is a bend and not noise. */
+const CLEAR_BEND = 0.25;
+
+/**
+ * A break found again from what lies just about it: what the valve does once it flows (pops, sags,
+ * levels) no longer draws the second line. The line on the side where it is shut gives the pressure.
+ */
+function refine(
+  xs: Float64Array,
+  ys: Float64Array,
+  rough: number,
+): { readonly t: number; readonly pressure: number } {
+  let t = rough;
+  let pressure = Number.NaN;
+  for (let i = 0; i < MOST_REFINEMENTS; i++) {
+    const knot = xs.findIndex((x) => x >= t);
+    const end = Math.min(xs.length, knot + Math.max(8, Math.ceil(BEYOND * xs.length)));
+    const local = fitPieces(xs.subarray(0, end), ys.subarray(0, end), 3);
+    if (!local.ok) break;
+    const { knots, slopes, before } = local.value;
+    // A third piece may fall within the straight stretch: the first clear bend is the break.
+    const at = Math.abs(slopes[1]! - slopes[0]!) > CLEAR_BEND * Math.abs(slopes[0]!) ? 0 : 1;
+    const moved = Math.abs(knots[at]! - t);
+    t = knots[at]!;
+    pressure = before[at]!;
+    if (moved < 1e-3) break;
+  }
+  return { t, pressure };
 }
 
 /** Three pieces count only when the slope changes clearly at both knots. */
@@ -140,20 +188,3 @@ const bends = (kind: 'up' | 'down', slopes: readonly number[]): boolean => {
   const sign = kind === 'up' ? 1 : -1;
   return sign * a > 0 && Math.abs(b - a) > 0.15 * Math.abs(a) && Math.abs(c - b) > 0.15 * Math.abs(a);
 };
-
-/** Smoothed value at a time: a line through the nearest samples. */
-function valueAt(xs: Float64Array, ys: Float64Array, t: number): number {
-  let at = xs.findIndex((x) => x >= t);
-  if (at < 0) at = xs.length - 1;
-  const from = Math.max(0, at - 3);
-  const to = Math.min(xs.length, at + 3);
-  let sum = 0;
-  let weight = 0;
-  const width = Math.max(xs[to - 1]! - xs[from]!, 1e-9);
-  for (let i = from; i < to; i++) {
-    const w = 1 - Math.min(0.99, Math.abs(xs[i]! - t) / width);
-    sum += w * ys[i]!;
-    weight += w;
-  }
-  return sum / weight;
-}

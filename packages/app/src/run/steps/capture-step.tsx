@@ -1,5 +1,5 @@
 import { captureView, type CaptureMark, type Step } from '@holvek/core';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { XStack, YStack } from 'tamagui';
 import { CycleChart } from '../cycle-chart';
 import { LiveFigure } from '../live-figure';
@@ -26,6 +26,13 @@ export function CaptureStep({ step }: { readonly step: Step }) {
   const { mark, pad, closePad, move } = useMark(step);
   const [open, setOpen] = useState<'log' | 'marks'>();
   const [moving, setMoving] = useState<CaptureMark>();
+  const isUntouched = isLinked && view.cycles.length === 0;
+  const down = step.ramp?.down;
+  useEffect(() => {
+    // It comes from its setting open: every cycle begins shut.
+    if (isUntouched && down) drive(down);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the step is met
+  }, [step.id]);
   const { result, isEnough, stand } = view;
   const last = view.cycles.at(-1);
   const isOpenCycle = last !== undefined && last.cracked !== undefined && last.reseated === undefined;

@@ -1,0 +1,53 @@
+import { settingOrder, solveLadder, systemFrom, templateIds, type System } from '../ladder';
+import { unwrap } from '../result';
+import { plate, target } from '../testing/samples';
+import { defaultHouseRules as rules } from '../valve';
+import { readJsonFile } from './json-files';
+import { readSystemCsv, systemFile, systemFileSchema, writeSystemCsv } from './system-files';
+import { takeOver } from './take-over';
+import type { Valve } from './valve-record';
+
+const make = (id: (typeof templateIds)[number]): System =>
+  systemFrom(id, rules, { id, name: id, site_id: 's' });
+
+describe('a system as a file', () => {
+  test.each(templateIds)('%s comes back from CSV and JSON as it went', (id) => {
+    const system = make(id);
+    const csv = unwrap(readSystemCsv(writeSystemCsv(system)));
+    expect(csv).toEqual({ rungs: system.rungs, rules: system.rules, issues: [] });
+    expect(unwrap(readJsonFile(JSON.stringify(systemFile(system)), systemFileSchema)).system).toEqual(system);
+  });
+  test('wrong rows are named by line and column', () => {
+    const csv = `${writeSystemCsv(make('blower')).trim()}\nrung,x,X,teapot\nneither,y,,relief\nrule,z,,at_least,,,,,,,,,,duty,,many,,,,own,why\n`;
+    const read = unwrap(readSystemCsv(csv));
+    expect(read.rungs).toHaveLength(3);
+    expect(read.issues.map(({ column }) => column)).toEqual(expect.arrayContaining(['kind', 'row', 'pa']));
+  });
+  test('a file without its columns, or of another kind, is refused', () => {
+    expect(readSystemCsv('a,b\n1,2\n')).toMatchObject({ error: { code: 'csv.missing_columns' } });
+    expect(readJsonFile('{"format":"other"}', systemFileSchema)).toMatchObject({
+      error: { code: 'file.not_ours', path: 'format' },
+    });
+  });
+});
+
+describe('taken over into the register', () => {
+  const valve = (id: string, over: Partial<Valve> = {}): Valve => ({ id, tag: id.toUpperCase(), name: id, place: '', plate, target, ...over });
+  const station = make('pump_station');
+  const held = { ...station, rungs: station.rungs.map((rung) => (rung.id === 'zone_1' ? { ...rung, valve_id: 'prv' } : rung.id === 'zone_2' ? { ...rung, valve_id: 'low' } : rung)) };
+  const ladder = unwrap(solveLadder(held));
+  const order = settingOrder(held, ladder);
+  test('targets carry the reason that decides them, in setting order', () => {
+    const taken = takeOver(held, ladder, order, [valve('prv'), valve('low'), valve('other')]);
+    expect(taken.order).toEqual(['prv', 'low']);
+    expect(taken.refused).toEqual([]);
+    expect(taken.valves[0]!.target).toMatchObject({ set_point_pa: 560_000, why: 'Zone 1: its highest hydrant needs it', tolerance_pa: target.tolerance_pa });
+  });
+  test('a valve that cannot hold its target keeps the old one and says why', () => {
+    const weak = valve('prv', { plate: { ...plate, outlet_rating_pa: 500_000 } });
+    const taken = takeOver(held, ladder, order, [weak]);
+    expect(taken.valves).toEqual([]);
+    expect(taken.refused[0]!.valve.target).toEqual(target);
+    expect(taken.refused[0]!.issue.code).toMatch(/rating/);
+  });
+}); // prettier-ignore

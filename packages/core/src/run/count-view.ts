@@ -38,7 +38,7 @@ export function countView(run: Run, step: Step): CountView {
     0,
   );
   const turns = here === undefined ? 0 : (target.set_point_pa - here) / rate;
-  const left = Math.round((turns - made) / EIGHTH) * EIGHTH;
+  const left = Math.round((turns - made) / EIGHTH) * EIGHTH || 0;
   const uncertainty =
     2 *
     Math.hypot(

@@ -1,0 +1,43 @@
+import { defaultHouseRules as rules } from '@holvek/core';
+import { gauge, valve } from '../testing/samples';
+import { leftWords, outcomeTone, outcomeWord } from '../sheet/outcome';
+import { bestGauge, fitnessFor, reachingGauge } from './gauge-choice';
+
+const today = '2026-11-24';
+const fits = { ...gauge, id: 'fits' };
+const coarse = { ...gauge, id: 'coarse', resolution_pa: 20_000, accuracy_fraction: 0.02 };
+const wide = { ...gauge, id: 'wide', range_high_pa: 4e6 };
+const old = { ...gauge, id: 'old', calibration_due_on: '2025-01-01' };
+
+describe('which gauge to take', () => {
+  const fitness = (each: typeof gauge) => fitnessFor(each, valve, 'outlet', rules, today);
+  test('the one that fits, before the one that may be used, before the one that cannot judge', () => {
+    expect(bestGauge([coarse, old, fits], fitness)!.id).toBe('fits');
+    expect(bestGauge([coarse, old], fitness)!.id).toBe('old');
+    expect(fitness(coarse).grade).toBe('unfit');
+  });
+  test('for a side that is only watched, the smallest in date that reaches', () => {
+    const high = { ...gauge, id: 'high', range_high_pa: 2e6 };
+    expect(reachingGauge([wide, high, old, fits], valve, 'inlet', today)!.id).toBe('high');
+  });
+  test('a vacuum on a pressure gauge is unfit', () => {
+    const vacuum = { ...valve, target: { ...valve.target, set_point_pa: -24_000, tolerance_pa: 1000, limit_pa: -29_000 } };
+    const { grade, findings } = fitnessFor(fits, vacuum, 'outlet', rules, today);
+    expect(grade).toBe('unfit');
+    expect(findings.map(({ code }) => code)).toContain('gauge.beyond_range');
+  });
+}); // prettier-ignore
+
+describe('what a sheet comes to', () => {
+  const units = { figure: (pa: number) => String(pa), withUnit: (pa: number) => `${pa} Pa` } as never;
+  test('in a word, with its tone', () => {
+    expect([outcomeWord({ outcome: 'set', verdict: 'pass' }), outcomeTone({ outcome: 'set', verdict: 'fail' })]).toEqual(['pass, guarded', 'stop']);
+    expect([outcomeWord({ outcome: 'out_of_service', verdict: null }), outcomeTone({ outcome: 'out_of_service', verdict: null })]).toEqual(['out of service', 'stop']);
+    expect(outcomeWord({ outcome: 'sequence_done', verdict: null })).toBe('done');
+  });
+  test('and what was left', () => {
+    const body = { settings: [{ as_left_pa: 5, role: 'outlet' }], gauges: {}, outcome: 'set' };
+    expect(leftWords(body as never, units)).toBe('left at 5 Pa');
+    expect(leftWords({ ...body, settings: [], outcome: 'out_of_service', out_of_service_because: 'Seal broken' } as never, units)).toBe('Seal broken');
+  });
+}); // prettier-ignore

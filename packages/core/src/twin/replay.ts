@@ -62,7 +62,8 @@ export function movesOf(
       return [{ [`spring_${event.adjuster}`]: event.colour }];
     case 'marked': {
       // At full flow the line is let down again; tight shut, it is raised for the next cycle by hand.
-      const ramp = steps.find(({ id }) => id === event.step_id)?.ramp;
+      // A mark that is moved on paper moves nothing on the line.
+      const ramp = event.replaces ? undefined : steps.find(({ id }) => id === event.step_id)?.ramp;
       return ramp ? [event.mark === 'cracked' ? ramp.up : ramp.down] : [];
     }
     case 'cycled':

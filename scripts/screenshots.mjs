@@ -13,14 +13,18 @@ const run = '/runs/prv-07-visit-3';
 
 const pictures = [
   { name: 'round', path: '/' },
-  { name: 'valves', path: '/valves' },
   { name: 'valve', path: '/valves/prv-12' },
-  { name: 'start', path: '/valves/prv-03/start' },
   { name: 'run-set', path: run, until: settled },
   { name: 'run-set-dark', path: run, theme: 'dark', until: settled },
   { name: 'run-set-wide', path: run, size: wide, until: settled },
   { name: 'run-deaf', path: run, until: deaf },
   { name: 'run-prove', path: run, until: prove },
+  { name: 'ladder', path: '/ladder/hpu-01', until: picture },
+  { name: 'ladder-wide', path: '/ladder/hpu-01', size: wide, until: picture },
+  { name: 'ladder-clash', path: '/ladder/lodge-air' },
+  { name: 'cracking', path: '/valves/rv-11/start', until: cracking },
+  { name: 'hydraulic', path: '/valves/hpu-01/start', until: hydraulicSetting },
+  { name: 'start-up', path: '/valves/sr-02/start', until: startUpStep },
   { name: 'gauges', path: '/gauges' },
   { name: 'sheet', path: '/sheets', until: firstSheet },
   { name: 'settings', path: '/settings' },
@@ -63,6 +67,69 @@ for (const { name, path, size = phone, theme = 'light', until } of pictures) {
 }
 await browser.close();
 server.kill('SIGTERM');
+
+async function picture(page) {
+  await page.getByTestId('ladder-picture').waitFor();
+}
+
+/** Walks a run until something is on screen, as a hand would: confirming, reading, answering, turning. */
+async function walk(page, isThere) {
+  await page.getByTestId('start-run').click();
+  await page.getByRole('button', { name: 'More about this run' }).click();
+  await page.getByRole('button', { name: /ten times faster/ }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  const seen = (id) => page.getByTestId(id).isVisible();
+  for (let i = 0; i < 150 && !(await isThere()); i++) {
+    const unknown = page.getByRole('button', { name: 'not known: go on' });
+    const calm = page.getByRole('button', { name: /^(It stayed|Yes)$/ }).first();
+    const dribbles = page.getByText(/at the outlet: (it dribbles|runs full)/);
+    if (await unknown.isVisible()) await unknown.click();
+    else if (await seen('in-lane')) await page.getByTestId('in-lane').click();
+    else if (await seen('first-dribble')) {
+      await page.waitForTimeout(900);
+      await page.getByTestId((await dribbles.isVisible()) ? 'first-dribble' : 'turned').click();
+    } else if (await seen('turned')) await page.getByTestId('turned').click();
+    else if (await seen('read-gauge')) {
+      await settled(page);
+      await page.getByTestId('read-gauge').click();
+    } else if (await seen('confirm-step')) await page.getByTestId('confirm-step').click();
+    else if (await calm.isVisible()) await calm.click();
+    await page.waitForTimeout(250);
+  }
+}
+
+/** Two cycles of the surge relief marked, the third on its way up. */
+async function cracking(page) {
+  await walk(page, () => page.getByTestId('mark-cracked').isVisible());
+  for (let cycle = 0; cycle < 2; cycle++) {
+    await page.getByText('at the outlet: tight').waitFor({ timeout: 60_000 });
+    await page.getByTestId('raise').click();
+    await page.getByText(/at the outlet: (it dribbles|runs full)/).waitFor({ timeout: 60_000 });
+    await page.getByTestId('mark-cracked').click();
+    await page.waitForTimeout(1200);
+    await page.getByTestId('mark-full').click();
+    await page.getByText('at the outlet: tight').waitFor({ timeout: 60_000 });
+    await page.getByTestId('mark-reseated').click();
+  }
+  await page.getByTestId('raise').click();
+  await page.waitForTimeout(2500);
+}
+
+/** The main relief set, the first cross-port in hand. */
+async function hydraulicSetting(page) {
+  const isCross = () => page.getByText('210', { exact: false }).first().isVisible();
+  let turns = 0;
+  await walk(page, async () => {
+    const inHand = (await page.getByTestId('lane-strip').isVisible()) && (await isCross());
+    if (inHand && (await page.getByTestId('turned').isVisible())) turns += 1;
+    return inHand && turns > 3;
+  });
+  await settled(page);
+}
+
+async function startUpStep(page) {
+  await walk(page, () => page.getByText('Outlet block slowly open').first().isVisible());
+}
 
 async function settled(page) {
   await page.getByText(/^settled/).waitFor({ timeout: 60_000 });

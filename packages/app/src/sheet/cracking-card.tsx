@@ -1,6 +1,6 @@
 import { judgingGauge, type SheetBody } from '@holvek/core';
 import { Card, Row } from '@/ui/card';
-import { Heading, Muted } from '@/ui/words';
+import { Heading, Muted, Words } from '@/ui/words';
 import { CycleChart } from '@/run/cycle-chart';
 import { useUnits } from '@/settings/use-units';
 

@@ -36,6 +36,9 @@ export function CrackingCard({ body }: { readonly body: SheetBody }) {
       <Row label="Overpressure" isLast>
         {share(cracking.overpressure)}
       </Row>
+      {cracking.blowdown !== null && cracking.blowdown > body.house_rules.blowdown_most ? (
+        <Words color="$vermilion">{`Blowdown over the house rule of ${(body.house_rules.blowdown_most * 100).toFixed(0)} %.`}</Words>
+      ) : null}
       <Muted>
         {cracking.source === 'log' ? 'Found in a log by fitting straight pieces.' : 'Marked by eye.'}
       </Muted>

@@ -115,14 +115,12 @@ async function cracking(page) {
   await page.waitForTimeout(2500);
 }
 
-/** The main relief set, the first cross-port in hand. */
+/** The main relief set, the first cross-port in hand after a turn or two. */
 async function hydraulicSetting(page) {
-  const isCross = () => page.getByText('210', { exact: false }).first().isVisible();
-  let turns = 0;
   await walk(page, async () => {
-    const inHand = (await page.getByTestId('lane-strip').isVisible()) && (await isCross());
-    if (inHand && (await page.getByTestId('turned').isVisible())) turns += 1;
-    return inHand && turns > 3;
+    const strip = page.getByTestId('lane-strip');
+    const label = (await strip.isVisible()) ? await strip.getAttribute('aria-label') : '';
+    return /Readings .*, .*target 21.000/u.test(label) && (await page.getByTestId('turned').isVisible());
   });
   await settled(page);
 }

@@ -9,7 +9,8 @@ import { Card, Pill } from '@/ui/card';
 import { Choice } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Empty } from '@/ui/states';
-import { BigFigure, Heading, Muted, Strong } from '@/ui/words';
+import { BigNumber } from '@/ui/big-number';
+import { Heading, Muted, Strong } from '@/ui/words';
 
 const outletSteps = [
   { value: '0', say: 'shut' },
@@ -84,9 +85,9 @@ function LineFigure({ name, pa }: { readonly name: string; readonly pa: number }
   return (
     <YStack>
       <Muted>{name}</Muted>
-      <BigFigure fontSize="$7" lineHeight="$7" testID={`line-${name}`}>
+      <BigNumber fontSize="$7" lineHeight="$7" testID={`line-${name}`}>
         {units.figure(pa, 1000)}
-      </BigFigure>
+      </BigNumber>
     </YStack>
   );
 }

@@ -2,7 +2,8 @@ import type { Gauge, Settling } from '@holvek/core';
 import { XStack, YStack } from 'tamagui';
 import { SettledPill } from './settled-pill';
 import { useUnits } from '@/settings/use-units';
-import { BigFigure, Muted } from '@/ui/words';
+import { BigNumber } from '@/ui/big-number';
+import { Muted } from '@/ui/words';
 
 type Props = {
   readonly value: number | undefined;
@@ -18,9 +19,9 @@ export function LiveFigure({ value, gauge, settling, note, label }: Props) {
   return (
     <XStack justifyContent="space-between" alignItems="center" gap="$2">
       <XStack alignItems="baseline" gap="$2" role="status" aria-label={label} aria-live="off">
-        <BigFigure testID="live-figure">
+        <BigNumber testID="live-figure">
           {value === undefined ? '–' : units.figure(value, gauge?.resolution_pa)}
-        </BigFigure>
+        </BigNumber>
         <Muted fontSize="$4">{units.pressure}</Muted>
       </XStack>
       <YStack alignItems="flex-end" gap="$1" flexShrink={1}>

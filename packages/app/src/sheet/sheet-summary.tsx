@@ -5,7 +5,8 @@ import { outcomeTone, outcomeWord, verdictTone, verdictWord } from './outcome';
 import { LaneStrip } from '@/run/lane-strip';
 import { useUnits } from '@/settings/use-units';
 import { Card, Pill, Row } from '@/ui/card';
-import { BigFigure, Heading, Muted, Strong, Words } from '@/ui/words';
+import { BigNumber } from '@/ui/big-number';
+import { Heading, Muted, Strong, Words } from '@/ui/words';
 
 /** What a sheet says, as it stands or as it would be signed. */
 export function SheetSummary({ body }: { readonly body: SheetBody }) {
@@ -40,15 +41,15 @@ function SettingCard({ body, setting }: { readonly body: SheetBody; readonly set
       <XStack justifyContent="space-between" flexWrap="wrap" gap="$2">
         <YStack>
           <Muted>as left</Muted>
-          <BigFigure fontSize="$8" lineHeight="$8">
+          <BigNumber fontSize="$8" lineHeight="$8">
             {units.figure(setting.as_left_pa, step)}
-          </BigFigure>
+          </BigNumber>
         </YStack>
         <YStack alignItems="flex-end">
           <Muted>as found</Muted>
-          <BigFigure fontSize="$8" lineHeight="$8" color="$muted">
+          <BigNumber fontSize="$8" lineHeight="$8" color="$muted">
             {setting.as_found_pa === null ? '–' : units.figure(setting.as_found_pa, step)}
-          </BigFigure>
+          </BigNumber>
         </YStack>
       </XStack>
       <XStack justifyContent="space-between" alignItems="center" gap="$2">

@@ -4,7 +4,8 @@ import { ValveGlyph } from './valve-glyph';
 import { useUnits } from '@/settings/use-units';
 import { Card, Row } from '@/ui/card';
 import { WordButton } from '@/ui/press';
-import { BigFigure, Muted, Words } from '@/ui/words';
+import { BigNumber } from '@/ui/big-number';
+import { Muted, Words } from '@/ui/words';
 
 /** What the valve must hold and why; further adjusters below the leading one. */
 export function TargetCard({ valve, onChange }: { readonly valve: Valve; readonly onChange: () => void }) {
@@ -17,9 +18,9 @@ export function TargetCard({ valve, onChange }: { readonly valve: Valve; readonl
         <YStack flexShrink={1}>
           <Muted>{families[plate.family].holds}</Muted>
           <XStack alignItems="baseline" gap="$2" flexWrap="wrap">
-            <BigFigure fontSize="$8" lineHeight="$8">
+            <BigNumber fontSize="$8" lineHeight="$8">
               {units.figure(target.set_point_pa)}
-            </BigFigure>
+            </BigNumber>
             <Muted fontSize="$4">{`${units.pressure} ± ${units.figure(target.tolerance_pa)}`}</Muted>
           </XStack>
         </YStack>

@@ -1,4 +1,4 @@
-import { settingView, type Step } from '@holvek/core';
+import { adjustersOf, settingView, type Step } from '@holvek/core';
 import { useEffect, useState } from 'react';
 import { YStack } from 'tamagui';
 import { DeafSheet } from '../deaf-sheet';
@@ -16,7 +16,7 @@ import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { turnWord } from '@/ui/turn-word';
-import { Strong, Words } from '@/ui/words';
+import { Strong, Title, Words } from '@/ui/words';
 
 /** Coming up to the set point: read, turn, wait, read. */
 export function SetStep({ step }: { readonly step: Step }) {
@@ -94,6 +94,7 @@ export function SetStep({ step }: { readonly step: Step }) {
         </>
       }
     >
+      {adjustersOf(run.started.plate).length > 1 ? <Title>{fill(step.say, adjuster)}</Title> : null}
       <LiveFigure
         value={shown}
         gauge={gauge}

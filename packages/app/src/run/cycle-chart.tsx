@@ -42,7 +42,7 @@ export function CycleChart({ cycles, lane, limit, wanted, live, resolution, heig
     <View
       onLayout={({ nativeEvent }) => setWidth(Math.max(240, nativeEvent.layout.width))}
       role="img"
-      aria-label={describe(cycles, units)}
+      aria-label={describe(cycles, (pa) => units.figure(pa, resolution))}
       testID="cycle-chart"
     >
       <Svg width={width} height={height}>
@@ -83,7 +83,15 @@ export function CycleChart({ cycles, lane, limit, wanted, live, resolution, heig
           </G>
         ))}
         {cycles.map((cycle, i) => (
-          <OneCycle key={cycle.cycle} cycle={cycle} left={i * column} width={column} y={y} floor={floor} />
+          <OneCycle
+            key={cycle.cycle}
+            cycle={cycle}
+            left={i * column}
+            width={column}
+            y={y}
+            floor={floor}
+            resolution={resolution}
+          />
         ))}
         {live === undefined ? null : (
           <Circle
@@ -104,12 +112,14 @@ function OneCycle({
   width,
   y,
   floor,
+  resolution,
 }: {
   readonly cycle: CaptureCycle;
   readonly left: number;
   readonly width: number;
   readonly y: (pa: number) => number;
   readonly floor: number;
+  readonly resolution: number | undefined;
 }) {
   const units = useUnits();
   const ink = useInk();
@@ -137,7 +147,7 @@ function OneCycle({
             fill={ink.color}
             textAnchor="end"
           >
-            {units.figure(cracked)}
+            {units.figure(cracked, resolution)}
           </Text>
         </G>
       )}
@@ -152,7 +162,7 @@ function OneCycle({
             fill={ink.brass}
             textAnchor="middle"
           >
-            {units.figure(reseated)}
+            {units.figure(reseated, resolution)}
           </Text>
         </G>
       )}
@@ -160,12 +170,12 @@ function OneCycle({
   );
 }
 
-const describe = (cycles: readonly CaptureCycle[], units: ReturnType<typeof useUnits>): string =>
+const describe = (cycles: readonly CaptureCycle[], figure: (pa: number) => string): string =>
   cycles.length === 0
     ? 'No cycle marked yet'
     : cycles
         .map(
           ({ cycle, cracked, reseated }) =>
-            `cycle ${cycle}: cracked ${cracked === undefined ? 'not yet' : units.figure(cracked)}, tight ${reseated === undefined ? 'not yet' : units.figure(reseated)}`,
+            `cycle ${cycle}: cracked ${cracked === undefined ? 'not yet' : figure(cracked)}, tight ${reseated === undefined ? 'not yet' : figure(reseated)}`,
         )
         .join('; ');

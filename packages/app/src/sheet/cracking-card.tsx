@@ -24,6 +24,7 @@ export function CrackingCard({ body }: { readonly body: SheetBody }) {
         }))}
         lane={{ lower: target - tolerance, upper: target + tolerance }}
         limit={limit}
+        resolution={step}
         height={170}
       />
       <Row label="Cracks at">{`${units.withUnit(cracking.cracking_pa, step)}, within ${units.figure(cracking.cracking_spread_pa, step)}`}</Row>

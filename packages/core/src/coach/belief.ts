@@ -78,7 +78,7 @@ export function startBelief(
       shares.map((share) => ({
         backlash,
         carried: -backlash * (1 - share),
-        weight: ((sign > 0 ? raises : 1 - raises) / BACKLASHES.length) * (1 / shares.length),
+        weight: (signs.length === 1 ? 1 : sign > 0 ? raises : 1 - raises) / BACKLASHES.length / shares.length,
         rate: sign * prior.rate,
         varRate,
         ...(parkedAt === undefined

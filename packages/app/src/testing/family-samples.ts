@@ -1,0 +1,111 @@
+import {
+  defaultHouseRules, kPa, procedureOf, reduceRun, startDraft, unwrap, type Run, type RunEvent, type RunEventDraft, type Valve,
+} from '@holvek/core'; // prettier-ignore
+import { gauge, valve } from './samples';
+
+const common = { size_dn: 80, min_differential_pa: 0, accessories: [], clockwise: 'raises' as const };
+const spring = (colour: string, from: number, to: number, rate: number) => ({
+  colour,
+  from_pa: kPa(from),
+  to_pa: kPa(to),
+  rate_pa_per_turn: kPa(rate),
+});
+
+/** One valve of the families whose steps have screens of their own. */
+export const relief: Valve = {
+  ...valve,
+  id: 'rv-1',
+  tag: 'RV-1',
+  target: {
+    set_point_pa: kPa(1180),
+    tolerance_pa: kPa(30),
+    limit_pa: kPa(1500),
+    why: 'The pipe is rated 1600.',
+  },
+  plate: {
+    family: 'relief_pilot',
+    ...common,
+    springs: [spring('green', 400, 1600, 220)],
+    fitted_spring: 'green',
+    travel_turns: 11,
+    inlet_rating_pa: kPa(1600),
+    outlet_rating_pa: kPa(1600),
+    working_pa: kPa(950),
+  },
+};
+export const blower: Valve = {
+  ...valve,
+  id: 'bsv-1',
+  tag: 'BSV-1',
+  target: { set_point_pa: kPa(26), tolerance_pa: kPa(1), limit_pa: kPa(29), why: 'The blower’s plate.' },
+  plate: {
+    family: 'relief_spring',
+    ...common,
+    springs: [spring('yellow', 5, 18, 2), spring('blue', 15, 38, 4)],
+    fitted_spring: 'yellow',
+    travel_turns: 14,
+    inlet_rating_pa: kPa(60),
+    outlet_rating_pa: kPa(60),
+    service: 'pressure',
+    machine_max_pa: kPa(32),
+    altitude_m: 0,
+    air_k: 293.15,
+  },
+};
+export const gas: Valve = {
+  ...valve,
+  id: 'gr-1',
+  tag: 'GR-1',
+  target: { set_point_pa: kPa(2.1), tolerance_pa: kPa(0.1), limit_pa: kPa(3.5), why: 'The burner’s plate.' },
+  plate: {
+    family: 'gas',
+    ...common,
+    springs: [spring('green', 1, 6, 0.8)],
+    fitted_spring: 'green',
+    travel_turns: 12,
+    inlet_rating_pa: kPa(400),
+    outlet_rating_pa: kPa(10),
+    loading: 'pilot',
+  },
+};
+
+const gauges = { inlet: { ...gauge, id: 'g-4', tag: 'G-04', range_high_pa: kPa(1600) }, outlet: gauge };
+
+/** A run of a valve after some entries, typed, so that no worker is wanted. */
+export function runOf(of: Valve, drafts: readonly RunEventDraft[] = [], school?: string): Run {
+  const started = startDraft(of, {
+    school: school ?? procedureOf(of.plate.family).schools[0]!.id,
+    gauges,
+    rules: defaultHouseRules,
+    sheets: [],
+  });
+  const events = [started, ...drafts].map((draft, i) => ({
+    ...draft,
+    id: `e${String(i).padStart(4, '0')}`,
+    run_id: 'run-1',
+    author: 'Edda',
+    at_ms: 1_790_000_000_000 + i * 60_000,
+    lamport: i + 1,
+  })) as RunEvent[];
+  return unwrap(reduceRun(events));
+}
+
+export const stepOf = (run: Run, id: string) => {
+  const step = run.procedure.steps.find((each) => each.id === id);
+  if (!step) throw new Error(`no step ${id}`);
+  return step;
+};
+
+export const marked = (
+  step_id: string,
+  mark: 'cracked' | 'full_flow' | 'reseated',
+  cycle: number,
+  kpa: number,
+): RunEventDraft => ({
+  type: 'marked',
+  step_id,
+  role: 'inlet',
+  mark,
+  cycle,
+  reading: { si: kPa(kpa), entered: { text: String(kpa), unit: 'kPa' }, gauge_id: 'g-4', source: 'typed' },
+});

@@ -5,10 +5,15 @@ import { Card } from '@/ui/card';
 import { Press, WordButton } from '@/ui/press';
 import { Heading, Muted, Strong } from '@/ui/words';
 
-type Props = { readonly system: System; readonly onEdit: (rung: Rung) => void; readonly onAdd: () => void };
+type Props = {
+  readonly system: System;
+  readonly onEdit: (rung: Rung) => void;
+  readonly onAdd: () => void;
+  readonly onFound: () => void;
+};
 
 /** The pressures of the system: what each is, what feeds it, which valve holds it. */
-export function RungsCard({ system, onEdit, onAdd }: Props) {
+export function RungsCard({ system, onEdit, onAdd, onFound }: Props) {
   const nameOf = (id: string) => system.rungs.find((rung) => rung.id === id)?.name ?? id;
   return (
     <Card>
@@ -43,6 +48,9 @@ export function RungsCard({ system, onEdit, onAdd }: Props) {
           </XStack>
         </Press>
       ))}
+      {system.rungs.some(({ valve_id: valve }) => valve !== undefined) ? (
+        <WordButton onPress={onFound}>take what the last sheets found</WordButton>
+      ) : null}
     </Card>
   );
 }

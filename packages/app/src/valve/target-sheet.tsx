@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { checkPlate, parseQuantity, type Valve } from '@holvek/core';
+import { adjustersOf, checkPlate, MAIN, parseQuantity, targetOf, type Valve } from '@holvek/core';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { z } from 'zod';
@@ -7,7 +7,7 @@ import { Refusal } from '@/data/api';
 import { useChangeValve } from '@/data/queries';
 import { useUnits, type Units } from '@/settings/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
-import { Field } from '@/ui/field';
+import { Choice, Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';
 import { parseTrouble, plateTrouble } from '@/words/trouble';
@@ -38,6 +38,9 @@ export function TargetSheet({
 }) {
   const units = useUnits();
   const change = useChangeValve();
+  const specs = adjustersOf(valve.plate);
+  const [adjuster, setAdjuster] = useState(MAIN);
+  const own = targetOf(valve, adjuster) ?? valve.target;
   const [trouble, setTrouble] = useState<string>();
   const schema = z.object({
     set_point_pa: pressureText(units),
@@ -49,9 +52,9 @@ export function TargetSheet({
     resolver: zodResolver(schema),
     values: {
       ...(Object.fromEntries(
-        fields.map(({ name }) => [name, units.figure(valve.target[name], 100)]),
+        fields.map(({ name }) => [name, units.figure(own[name], own.tolerance_pa / 100)]),
       ) as Texts),
-      why: valve.target.why,
+      why: own.why,
     },
   });
   const keep = handleSubmit((texts) => {
@@ -65,22 +68,31 @@ export function TargetSheet({
       limit_pa: pa(texts.limit_pa),
       why: texts.why.trim(),
     };
-    const stop = checkPlate(valve.plate, { ...valve, target }).find((issue) => issue.stops);
+    const next =
+      adjuster === MAIN
+        ? { ...valve, target }
+        : { ...valve, other_targets: { ...valve.other_targets, [adjuster]: target } };
+    const stop = checkPlate(valve.plate, next).find((issue) => issue.stops);
     if (stop) return setTrouble(plateTrouble(stop, units));
     setTrouble(undefined);
-    change.mutate(
-      { ...valve, target },
-      {
-        onSuccess: onClose,
-        onError: (error) =>
-          setTrouble(
-            error instanceof Refusal ? error.code : 'The server cannot be reached. The old target stands.',
-          ),
-      },
-    );
+    change.mutate(next, {
+      onSuccess: onClose,
+      onError: (error) =>
+        setTrouble(
+          error instanceof Refusal ? error.code : 'The server cannot be reached. The old target stands.',
+        ),
+    });
   });
   return (
     <BottomSheet isOpen={isOpen} title={`Target of ${valve.tag}`} onClose={onClose}>
+      {specs.length > 1 ? (
+        <Choice
+          label="Adjuster"
+          value={adjuster}
+          onChange={setAdjuster}
+          options={specs.map(({ id, name }) => ({ value: id, say: name }))}
+        />
+      ) : null}
       {fields.map(({ name, label }) => (
         <Controller
           key={name}

@@ -65,10 +65,14 @@ export function readLogCsv(text: string, options: Options): Result<LogFile, LogE
 
 /** The mark that most often stands between cells; a comma only where it is no decimal mark. */
 function guessDelimiter(text: string): string {
-  const head = text.slice(0, 4000).split(/\r?\n/u).slice(0, 20);
-  const count = (mark: string) =>
-    Math.min(...head.filter((line) => line.trim()).map((line) => line.split(mark).length - 1));
-  return [';', '\t', '|'].find((mark) => count(mark) >= 1) ?? ',';
+  const lines = text
+    .slice(0, 4000)
+    .split(/\r?\n/u)
+    .slice(0, 20)
+    .filter((line) => line.trim());
+  // Most lines, not all: loggers write words of their own above the table.
+  const inMost = (mark: string) => lines.filter((line) => line.includes(mark)).length > lines.length / 2;
+  return [';', '\t', '|'].find(inMost) ?? ',';
 }
 
 /** Takes rows one by one, so that a million of them need no second copy. */
@@ -90,6 +94,7 @@ class LogReader {
   constructor(private readonly options: Options) {}
 
   take(row: readonly string[]): void {
+    if (this.error) return;
     this.line += 1;
     if (this.pressureAt < 0) {
       if (this.readHeader(row)) return;

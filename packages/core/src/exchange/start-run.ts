@@ -48,9 +48,18 @@ export function startDraft(
   };
 }
 
-/** The register's entry after a signed sheet: the spring that is in now, the way the screw has shown itself. */
+/** The register's entry after a signed sheet: the spring that is in now, the way the screw has shown itself, the maker's figure. */
 export function valveAfter(valve: Valve, { body }: Sheet): Valve {
   const [leading] = body.settings;
   const shown = leading && leading.clockwise !== 'unknown' ? leading.clockwise : valve.plate.clockwise;
-  return { ...valve, plate: { ...valve.plate, fitted_spring: body.plate.fitted_spring, clockwise: shown } };
+  const maker = body.answers['maker_max'];
+  return {
+    ...valve,
+    plate: {
+      ...valve.plate,
+      fitted_spring: body.plate.fitted_spring,
+      clockwise: shown,
+      ...(valve.plate.family === 'relief_spring' && typeof maker === 'number' ? { maker_max_pa: maker } : {}),
+    },
+  };
 }

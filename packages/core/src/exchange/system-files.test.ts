@@ -4,7 +4,8 @@ import { plate, target } from '../testing/samples';
 import { defaultHouseRules as rules } from '../valve';
 import { readJsonFile } from './json-files';
 import { readSystemCsv, systemFile, systemFileSchema, writeSystemCsv } from './system-files';
-import { takeOver } from './take-over';
+import type { Sheet } from '../sheet';
+import { takeOver, withFound } from './take-over';
 import type { Valve } from './valve-record';
 
 const make = (id: (typeof templateIds)[number]): System =>
@@ -51,3 +52,31 @@ describe('taken over into the register', () => {
     expect(taken.refused[0]!.issue.code).toMatch(/rating/);
   });
 }); // prettier-ignore
+
+describe('what the last sheets found', () => {
+  const sheet = (valve_id: string, day: number, found: number | null, adjuster = 'main') =>
+    ({
+      id: `${valve_id}-${day}`,
+      body: { valve_id, signed_at_ms: day, settings: [{ adjuster, as_found_pa: found }] },
+    }) as unknown as Sheet;
+  const system = make('pump_station');
+  const held = {
+    ...system,
+    rungs: system.rungs.map((rung) =>
+      rung.id === 'zone_1' ? { ...rung, valve_id: 'prv', found_pa: 1 } : rung,
+    ),
+  };
+  const foundOf = (sheets: readonly Sheet[]) =>
+    withFound(held, sheets).rungs.find(({ id }) => id === 'zone_1')!.found_pa;
+
+  test('is that of the latest sheet of the valve that has one', () => {
+    expect(foundOf([sheet('prv', 1, 500_000), sheet('prv', 3, null), sheet('prv', 2, 590_000)])).toBe(
+      590_000,
+    );
+  });
+
+  test('leaves a rung alone whose valve, or adjuster, has no sheet', () => {
+    expect(foundOf([sheet('other', 5, 500_000), sheet('prv', 6, 400_000, 'cross_a')])).toBe(1);
+    expect(withFound(system, [sheet('prv', 1, 5)])).toEqual(system);
+  });
+});

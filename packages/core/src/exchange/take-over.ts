@@ -1,5 +1,6 @@
 import type { Ladder, SettingOrder, System } from '../ladder';
 import { checkPlate, MAIN, targetOf, type PlateIssue, type Target } from '../valve';
+import type { Sheet } from '../sheet';
 import type { Valve } from './valve-record';
 
 export type TakenOver = {
@@ -49,3 +50,28 @@ const withTarget = (valve: Valve, adjuster: string, target: Target): Valve =>
   adjuster === MAIN
     ? { ...valve, target }
     : { ...valve, other_targets: { ...valve.other_targets, [adjuster]: target } };
+
+/**
+ * A system with what the last sheets found: every rung that a valve holds takes the as-found figure of
+ * the valve's latest sheet that has one. Rungs without such a sheet keep what they have.
+ *
+ * @param sheets  of all valves, in any order
+ */
+export function withFound(system: System, sheets: readonly Sheet[]): System {
+  const latest = [...sheets].sort((a, b) => b.body.signed_at_ms - a.body.signed_at_ms);
+  const foundOf = (valveId: string, adjuster: string): number | undefined => {
+    for (const { body } of latest) {
+      const setting =
+        body.valve_id === valveId ? body.settings.find((each) => each.adjuster === adjuster) : undefined;
+      if (setting && setting.as_found_pa !== null) return setting.as_found_pa;
+    }
+    return undefined;
+  };
+  return {
+    ...system,
+    rungs: system.rungs.map((rung) => {
+      const found = rung.valve_id === undefined ? undefined : foundOf(rung.valve_id, rung.adjuster ?? MAIN);
+      return found === undefined ? rung : { ...rung, found_pa: found };
+    }),
+  };
+}

@@ -1,9 +1,9 @@
-import type { Rule, Rung, System } from '@holvek/core';
+import { withFound, type Rule, type Rung, type System } from '@holvek/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useMedia, XStack, YStack } from 'tamagui';
 import { Refusal } from '@/data/api';
-import { useChangeSystem, useHouseRules, useSystems } from '@/data/queries';
+import { useChangeSystem, useHouseRules, useSheets, useSystems } from '@/data/queries';
 import { ClashCard } from '@/ladder/clash-card';
 import { DragCard } from '@/ladder/drag-card';
 import { FilesSheet } from '@/ladder/files-sheet';
@@ -45,6 +45,7 @@ function SystemDesk({ stored }: { readonly stored: System }) {
   const router = useRouter();
   const isWide = useMedia().wide;
   const change = useChangeSystem();
+  const sheets = useSheets().data;
   const houseRules = useHouseRules();
   // What is typed here counts at once; the server follows, and a refusal leaves it on the screen.
   const [system, setSystem] = useState(stored);
@@ -85,7 +86,12 @@ function SystemDesk({ stored }: { readonly stored: System }) {
       {ladder ? <HeatCard system={system} beside={view.beside} onChange={edit} /> : null}
       {plan ? <OrderCard plan={plan} system={system} /> : null}
       <RulesCard system={system} ladder={ladder} onEdit={setRule} onAdd={() => setRule('new')} />
-      <RungsCard system={system} onEdit={setRung} onAdd={() => setRung('new')} />
+      <RungsCard
+        system={system}
+        onEdit={setRung}
+        onAdd={() => setRung('new')}
+        onFound={() => edit(withFound(system, sheets ?? []))}
+      />
       <XStack gap="$4">
         <WordButton onPress={() => setOpen('files')}>as a file</WordButton>
         {ladder ? (

@@ -46,27 +46,31 @@ const browser = await chromium.launch({
     '--disable-background-networking',
   ],
 });
-for (const { name, path, size = phone, theme = 'light', until } of pictures) {
-  const context = await browser.newContext({ viewport: size, serviceWorkers: 'block' });
-  const page = await context.newPage();
-  await page.addInitScript(
-    (chosen) =>
-      localStorage.setItem(
-        'holvek.preferences',
-        JSON.stringify({ theme: chosen, technician: 'Edda Lorenz' }),
-      ),
-    theme,
-  );
-  await page.goto(`http://127.0.0.1:${port}${path}`);
-  await page.getByRole('heading').first().waitFor();
-  await page.waitForTimeout(1500);
-  await until?.(page);
-  await page.screenshot({ path: join(folder, `${name}.png`) });
-  await context.close();
-  tell(name);
+// A picture that cannot be taken must not leave a server behind that the next run would meet.
+try {
+  for (const { name, path, size = phone, theme = 'light', until } of pictures) {
+    const context = await browser.newContext({ viewport: size, serviceWorkers: 'block' });
+    const page = await context.newPage();
+    await page.addInitScript(
+      (chosen) =>
+        localStorage.setItem(
+          'holvek.preferences',
+          JSON.stringify({ theme: chosen, technician: 'Edda Lorenz' }),
+        ),
+      theme,
+    );
+    await page.goto(`http://127.0.0.1:${port}${path}`);
+    await page.getByRole('heading').first().waitFor();
+    await page.waitForTimeout(1500);
+    await until?.(page);
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+    await context.close();
+    tell(name);
+  }
+} finally {
+  await browser.close();
+  server.kill('SIGTERM');
 }
-await browser.close();
-server.kill('SIGTERM');
 
 async function picture(page) {
   await page.getByTestId('ladder-picture').waitFor();

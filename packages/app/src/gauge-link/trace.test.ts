@@ -59,6 +59,22 @@ describe('the trace of a linked gauge', () => {
     expect(traceSettling(trace.snapshot(), 'outlet', gauge)).toMatchObject({ state: 'settled' });
   });
 
+  test('lines that were on their way when it was touched do not count', () => {
+    const { link, say } = fakeLink();
+    const trace = new Trace();
+    trace.listen(link);
+    for (let t = 0; t <= 20; t += 0.5) say('300 kPa', t);
+    trace.disturb();
+    for (let t = 20.5; t <= 40; t += 0.5) say('300 kPa', t);
+    trace.disturb(40);
+    expect(traceSettling(trace.snapshot(), 'outlet', gauge).state).toBe('too_few');
+    for (let t = 40.5; t <= 60; t += 0.5) say('400 kPa', t);
+    expect(traceSettling(trace.snapshot(), 'outlet', gauge)).toMatchObject({
+      state: 'settled',
+      level: 400_000,
+    });
+  });
+
   test('tells its listeners when there is something new to see', () => {
     const { link, see } = fakeLink();
     const trace = new Trace();

@@ -41,8 +41,9 @@ export class Trace {
     );
   }
 
-  disturb = (): void => {
-    this.state = { ...this.state, disturbedAt: this.state.samples.outlet.at(-1)?.t ?? 0 };
+  /** The valve was touched: now, or at a time that the link has told, s. Lines still on their way are older. */
+  disturb = (at = this.state.samples.outlet.at(-1)?.t ?? 0): void => {
+    this.state = { ...this.state, disturbedAt: at };
   };
 
   subscribe = (listener: () => void): (() => void) => {

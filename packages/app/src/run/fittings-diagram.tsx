@@ -7,8 +7,8 @@ import { useInk, type Ink } from '@/theme/use-ink';
 
 const BODY = 'AtkinsonHyperlegibleNext_400Regular';
 const STRONG = 'AtkinsonHyperlegibleNext_700Bold';
-const HEIGHT = 176;
-const LINE = 104;
+const HEIGHT = 184;
+const LINE = 112;
 
 type Placed = { readonly fitting: Fitting; readonly x: number; readonly y: number };
 
@@ -78,8 +78,8 @@ function place(fittings: readonly Fitting[], width: number, middle: number): rea
   return [
     ...spread(['before', 'branch_before'], 0, middle - 24, LINE),
     ...spread(['after', 'branch_after'], middle + 24, width, LINE),
-    ...spread(['above'], Math.max(30, middle - 96), Math.min(width - 30, middle + 96), 34),
-    ...spread(['round'], width * 0.7, width - 10, 34),
+    ...spread(['above'], Math.max(30, middle - 96), Math.min(width - 30, middle + 96), 42),
+    ...spread(['round'], width * 0.7, width - 10, 42),
   ];
 }
 
@@ -125,7 +125,7 @@ function FittingMark({ fitting, x, y, state, isMoved, ink }: MarkProps) {
   const edge = isMoved ? ink.brass : ink.color;
   const isOpen = typeof state === 'number' ? state > 0 : state !== 'off' && state !== 'close';
   const isBelow = fitting.at.startsWith('branch');
-  const textY = fitting.at === 'above' || fitting.at === 'round' ? y - 18 : isBelow ? y + 26 : y + 30;
+  const textY = fitting.at === 'above' || fitting.at === 'round' ? y - 26 : isBelow ? y + 26 : y + 30;
   return (
     <G>
       {fitting.kind === 'selector' || fitting.kind === 'switch' ? (

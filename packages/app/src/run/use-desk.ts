@@ -54,6 +54,7 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
   const add = useCallback(
     async (draft: RunEventDraft): Promise<boolean> => {
       const author = preferences().technician || run.started.author;
+      if (!LEAVES_ALONE.has(draft.type)) trace.disturb();
       const error = await shelf.add(run.id, draft, author);
       if (error) {
         const say = eventTrouble(error, units);
@@ -73,8 +74,8 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
     if (!undone || !(await add({ type: 'undone', undoes: undone.id }))) return false;
     const events = shelf.snapshot().get(run.id)?.events;
     const twin = events && replayTwin(events);
-    if (twin) linkRef.current?.replace(twin);
     trace.disturb();
+    if (twin) void linkRef.current?.replace(twin).then(trace.disturb);
     return true;
   }, [add, linkRef, run.id, trace, undone]);
 
@@ -86,8 +87,8 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
     isLinked,
     hurry: (factor) => linkRef.current?.hurry(factor),
     drive: (does) => {
-      linkRef.current?.act(does);
       trace.disturb();
+      void linkRef.current?.act(does).then(trace.disturb);
     },
     add,
     trouble,
@@ -131,12 +132,15 @@ function useTwin({
   return linkRef;
 }
 
+/** What is only seen or said does not touch the valve. */
+const LEAVES_ALONE: ReadonlySet<RunEventDraft['type']> = new Set(['reading', 'observed', 'note']);
+
 /** Confirming a step or a turn does it to the twin. */
 function doOnTwin(link: TwinLink | undefined, trace: Trace, run: Run, draft: RunEventDraft): void {
-  if (draft.type === 'reading' || draft.type === 'observed' || draft.type === 'note') return;
-  if (draft.type === 'turned') link?.turn(draft.adjuster, draft.turns);
-  for (const does of movesOf(draft as RunEvent, run.steps)) link?.act(does);
+  if (LEAVES_ALONE.has(draft.type)) return;
   trace.disturb();
+  if (draft.type === 'turned') void link?.turn(draft.adjuster, draft.turns).then(trace.disturb);
+  for (const does of movesOf(draft as RunEvent, run.steps)) void link?.act(does).then(trace.disturb);
 }
 
 /** The last event that still counts and may be taken back. */

@@ -4,9 +4,10 @@ import type { GaugeLink, LinkLine, LinkSight } from '@/gauge-link/gauge-link';
 import { openTwinWorker } from './client';
 
 export type TwinLink = GaugeLink & {
-  readonly act: (does: Positions) => void;
-  readonly turn: (adjuster: string, turns: number) => void;
-  readonly replace: (twin: Twin) => void;
+  /** Each tells when it took effect, in the twin's own time, s. */
+  readonly act: (does: Positions) => Promise<number>;
+  readonly turn: (adjuster: string, turns: number) => Promise<number>;
+  readonly replace: (twin: Twin) => Promise<number>;
   readonly hurry: (factor: number) => void;
   readonly close: () => void;
 };
@@ -33,9 +34,9 @@ export function openTwinLink(initial: Twin): TwinLink {
         sightListeners.delete(onSight);
       };
     },
-    act: (does) => void twin.act(does),
-    turn: (adjuster, turns) => void twin.turn(adjuster, turns),
-    replace: (next) => void twin.replace(next),
+    act: (does) => twin.act(does),
+    turn: (adjuster, turns) => twin.turn(adjuster, turns),
+    replace: (next) => twin.replace(next),
     hurry: (factor) => void twin.hurry(factor),
     close,
   };

@@ -55,15 +55,12 @@ function twinWorker() {
       clearInterval(timer);
       timer = setInterval(tick, TICK_MS);
     },
-    replace(next: Twin) {
-      twin = next;
-    },
-    act(does: Readonly<Record<string, number | string>>) {
-      if (twin) twin = actOnTwin(twin, does);
-    },
-    turn(adjuster: string, turns: number) {
-      if (twin) twin = turnTwin(twin, adjuster, turns);
-    },
+    /** Each answers with the twin's time at which it took effect, s: what was sent before is of the state before. */
+    replace: (next: Twin): number => (twin = next).t,
+    act: (does: Readonly<Record<string, number | string>>): number =>
+      twin ? (twin = actOnTwin(twin, does)).t : 0,
+    turn: (adjuster: string, turns: number): number =>
+      twin ? (twin = turnTwin(twin, adjuster, turns)).t : 0,
     hurry(factor: number) {
       speed = Math.min(60, Math.max(1, factor));
     },

@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build, install, root, startServer, tell } from './lib.mjs';
 
-/** One current picture of each main view, made from the demo data: `npm run screenshots`. */
+/** One current picture of each main view, made from the demo data: `npm run screenshots`, or some by name behind `--`. */
+const wanted = new Set(process.argv.slice(2));
 const port = 8148;
 const folder = join(root, 'docs/screenshots');
 const phone = { width: 390, height: 844 };
@@ -49,6 +50,7 @@ const browser = await chromium.launch({
 // A picture that cannot be taken must not leave a server behind that the next run would meet.
 try {
   for (const { name, path, size = phone, theme = 'light', until } of pictures) {
+    if (wanted.size > 0 && !wanted.has(name)) continue;
     const context = await browser.newContext({ viewport: size, serviceWorkers: 'block' });
     const page = await context.newPage();
     await page.addInitScript(

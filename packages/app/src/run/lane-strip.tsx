@@ -1,6 +1,6 @@
 import type { NextMove, SettingView } from '@holvek/core';
 import { useState } from 'react';
-import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path, Rect, Text, type TextProps } from 'react-native-svg';
 import { View } from 'tamagui';
 import { niceTicks } from '@/ui/nice-ticks';
 import { useUnits } from '@/settings/use-units';
@@ -163,7 +163,8 @@ export function LaneStrip({ aim, sign = 1, dots, move, live, resolution, height 
               stroke={ink.brassMark}
               strokeWidth={3}
             />
-            <Text
+            <ClearText
+              halo={ink.background}
               x={Math.min(width - 4, x(ahead.predicted.high) + 34)}
               y={Math.min(floor - 6, y(shown.length) + 22)}
               textAnchor="end"
@@ -172,7 +173,7 @@ export function LaneStrip({ aim, sign = 1, dots, move, live, resolution, height 
               fill={ink.brass}
             >
               {`${units.figure(Math.max(0, ahead.predicted.low), resolution)} to ${units.figure(ahead.predicted.high, resolution)}`}
-            </Text>
+            </ClearText>
           </G>
         ) : null}
         {shown.map((dot, i) => {
@@ -188,7 +189,8 @@ export function LaneStrip({ aim, sign = 1, dots, move, live, resolution, height 
                 stroke={isLast ? ink.card : ink.color}
                 strokeWidth={dot.inControl ? 2 : 3}
               />
-              <Text
+              <ClearText
+                halo={ink.background}
                 x={isLast ? x(dot.pressure) + (onRight ? 14 : -14) : x(dot.pressure) - 6}
                 y={isLast ? y(i) + 5 : y(i) + 19}
                 textAnchor={isLast ? (onRight ? 'start' : 'end') : x(dot.pressure) < 48 ? 'start' : 'end'}
@@ -197,7 +199,7 @@ export function LaneStrip({ aim, sign = 1, dots, move, live, resolution, height 
                 fill={isLast ? ink.color : ink.muted}
               >
                 {units.figure(dot.pressure, resolution)}
-              </Text>
+              </ClearText>
             </G>
           );
         })}
@@ -205,6 +207,14 @@ export function LaneStrip({ aim, sign = 1, dots, move, live, resolution, height 
     </View>
   );
 }
+
+/** Figures that stay readable where a line runs behind them. */
+const ClearText = ({ halo, ...props }: TextProps & { readonly halo: string }) => (
+  <>
+    <Text {...props} stroke={halo} strokeWidth={5} strokeLinejoin="round" aria-hidden />
+    <Text {...props} />
+  </>
+);
 
 /** A step that leaves level and arrives level, so that the eye follows it down. */
 const walk = (x0: number, y0: number, x1: number, y1: number) => {

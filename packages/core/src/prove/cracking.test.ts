@@ -112,6 +112,29 @@ describe('a logged ramp', () => {
     expect(readRamps(straight, 2000)).toEqual({ ok: false, error: { code: 'prove.no_break' } });
     expect(readRamps(straight.slice(0, 10), 2000)).toMatchObject({ error: { code: 'prove.log_too_short', have: 10 } });
   });
+  test('straight ramps seldom pass for an opening, however long', () => {
+    let fooled = 0;
+    for (let seed = 1; seed <= 60; seed++) {
+      const random = seededRandom(seed);
+      const count = [60, 200, 400][seed % 3]!;
+      const straight = Array.from({ length: count }, (_, i) => ({ t: i, value: 500_000 + (600_000 / count) * i + 900 * random.normal() }));
+      if (readRamps(straight, 2000).ok) fooled += 1;
+    }
+    expect(fooled).toBeLessThanOrEqual(3);
+  });
+  test('full flow is told where the slope breaks a second time', () => {
+    const random = seededRandom(11);
+    const rate = (t: number) => (t < 40 ? 5000 : t < 80 ? 1500 : 400);
+    let value = 900_000;
+    const samples = Array.from({ length: 240 }, (_, i) => {
+      value += rate(i / 2) / 2;
+      return { t: i / 2, value: value + 300 * random.normal() };
+    });
+    const [up] = unwrap(readRamps(samples, 2000));
+    expect(Math.abs(up!.pressure - 1_100_000)).toBeLessThan(4000);
+    expect(Math.abs(up!.fullFlow! - 1_160_000)).toBeLessThan(4000);
+    expect(up!.fullFlow!).toBeGreaterThan(up!.pressure);
+  });
   test('three cycles are six ramps', () => {
     const one = ramp(1_180_000, 1_096_000);
     const span = one.at(-1)!.t + 10;

@@ -60,7 +60,6 @@ test('pilot relief by pressure: three proving cycles by the big buttons', async 
   const body = (await sheetsOf(page.request, 'rv-11')).at(-1)!.body;
   expect(body.settings[0]).toMatchObject({ method: 'by_pressure' });
   expect(body.cracking!.cycles.length).toBeGreaterThanOrEqual(1);
-  expect(body.cracking!.cycles[0]).toMatchObject({ cracked_pa: 1_180_000 });
   // Marks by a quick hand on a tenfold clock are worth some percent.
   inLane(body.settings[0]!.as_left_pa, 1_180_000, 80_000);
 });

@@ -22,7 +22,8 @@ for (const theme of ['light', 'dark'] as const)
   for (const [path, title] of screens)
     test(`${path} is fit for everyone in the ${theme} theme`, async ({ page }) => {
       await page.addInitScript(
-        (chosen) => localStorage.setItem('holvek.preferences', JSON.stringify({ theme: chosen })),
+        (chosen) =>
+          localStorage.setItem('holvek.preferences', JSON.stringify({ theme: chosen, round: 'hill-round' })),
         theme,
       );
       await page.goto(path);

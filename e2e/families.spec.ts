@@ -2,6 +2,7 @@ import {
   begin,
   captureCycle,
   expect,
+  hurry,
   sheetsOf,
   signAndOpen,
   test,
@@ -48,6 +49,9 @@ test('combined: two adjusters in one run, sustaining first', async ({ page }) =>
 test('pilot relief by pressure: three proving cycles by the big buttons', async ({ page }) => {
   await begin(page, 'rv-11');
   await walkUntil(page, /Raise slowly, then let down/);
+  // A hand can mark a dribble only as it happens: on a tenfold clock it would be some percent late.
+  test.setTimeout(400_000);
+  await hurry(page, /Back to real time/);
   await captureCycle(page);
   await expect(page.getByTestId('cycle-chart')).toHaveAttribute('aria-label', /cycle 1: cracked 1/);
   await page.getByRole('button', { name: 'move a mark' }).click();
@@ -60,8 +64,7 @@ test('pilot relief by pressure: three proving cycles by the big buttons', async 
   const body = (await sheetsOf(page.request, 'rv-11')).at(-1)!.body;
   expect(body.settings[0]).toMatchObject({ method: 'by_pressure' });
   expect(body.cracking!.cycles.length).toBeGreaterThanOrEqual(1);
-  // Marks by a quick hand on a tenfold clock are worth some percent.
-  inLane(body.settings[0]!.as_left_pa, 1_180_000, 80_000);
+  inLane(body.settings[0]!.as_left_pa, 1_180_000, 40_000);
 });
 
 test('pilot relief by count is recorded as such, with its uncertainty', async ({ page }) => {

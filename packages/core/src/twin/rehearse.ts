@@ -1,29 +1,10 @@
-import { settling, type Settling } from '../coach';
-import type { Sample } from '../numerics';
-import { decimalsFor, fromSI, unitOf } from '../quantity';
-import type { GaugeRole, Mark, Step } from '../procedure';
-import {
-  captureCycles, captureView, checkEvent, countView, cyclesWanted, extendRun, isWhole, openEndsOf, reduceRun, runView, searchView, settingView,
-  type Reading, type Run, type RunEvent, type RunEventDraft,
-} from '../run'; // prettier-ignore
-import { unwrap } from '../result';
+import type { Mark, Step } from '../procedure';
+import { captureCycles, captureView, countView, cyclesWanted, isWhole, openEndsOf, runView, searchView, settingView, type Run, type RunEvent } from '../run'; // prettier-ignore
 import { chooseSpring } from '../valve';
-import { actOnTwin, advanceTwin, isWideOpen, readTwin, turnTwin, twinOutputs, type Twin } from './twin';
+import { Hand, type RehearsalOptions } from './hand';
+import { actOnTwin, isWideOpen, turnTwin, twinOutputs, type Twin } from './twin';
 
-export type RehearsalOptions = {
-  readonly started: Extract<RunEventDraft, { type: 'started' }>;
-  readonly runId: string;
-  readonly twin: Twin;
-  readonly author: string;
-  readonly startAtMs: number;
-  readonly newId: (atMs: number) => string;
-  /** Stop before this step, leaving the run as it is; undefined runs to the signature. */
-  readonly stopBefore?: string;
-  /** Stop after this many turns of the adjuster. */
-  readonly stopAfterTurns?: number;
-  /** What the eye says of a check that can fail; sound when not given. */
-  readonly judge?: (step: Step) => 'sound' | 'fails';
-};
+export type { RehearsalOptions };
 export type Rehearsal = {
   readonly events: readonly RunEvent[];
   readonly run: Run;
@@ -32,7 +13,6 @@ export type Rehearsal = {
 };
 
 const MOST_MOVES = 40;
-const SAMPLE = 0.5;
 
 /**
  * A whole run carried out on a twin by the coach's own advice: history for the demo, and the
@@ -54,64 +34,6 @@ export function rehearse(options: RehearsalOptions): Rehearsal {
     } else carryOut(hand, step);
   }
   return { events: hand.events, run: hand.run, twin: hand.twin, moves: hand.moves };
-}
-
-/** Writes events as a device would, with the twin's time as its clock. */
-class Hand {
-  readonly events: RunEvent[] = [];
-  run: Run;
-  twin: Twin;
-  moves = 0;
-  private readonly t0: number;
-
-  constructor(private readonly options: RehearsalOptions) {
-    this.twin = options.twin;
-    this.t0 = options.twin.t;
-    this.events.push(this.stamp(options.started));
-    this.run = unwrap(reduceRun(this.events));
-  }
-
-  private stamp(draft: RunEventDraft): RunEvent {
-    const atMs = Math.round(this.options.startAtMs + (this.twin.t - this.t0) * 1000);
-    const { runId, author, newId } = this.options;
-    return {
-      ...draft, id: newId(atMs), run_id: runId, author, at_ms: atMs, lamport: this.events.length + 1,
-    } as RunEvent; // prettier-ignore
-  }
-
-  add(draft: RunEventDraft): void {
-    const refused = checkEvent(this.run, draft);
-    if (refused) throw new Error(`rehearsal refused: ${draft.type} ${JSON.stringify(refused)}`);
-    const event = this.stamp(draft);
-    this.events.push(event);
-    this.run = extendRun(this.run, event) ?? unwrap(reduceRun(this.events));
-  }
-
-  wait(seconds: number): void {
-    this.twin = advanceTwin(this.twin, seconds);
-  }
-
-  read(role: GaugeRole): Reading {
-    const gauge = this.run.gauges[role]!;
-    const si = readTwin(this.twin, role) ?? 0;
-    const decimals = decimalsFor(gauge.resolution_pa / unitOf(gauge.unit).factor);
-    const text = fromSI(si, gauge.unit).toFixed(decimals);
-    return { si, entered: { text, unit: gauge.unit }, gauge_id: gauge.id, source: 'linked' };
-  }
-
-  /** Watches the gauge until it has settled, or for five minutes. */
-  settle(role: GaugeRole): Settling['state'] {
-    const gauge = this.run.gauges[role]!;
-    const samples: Sample[] = [];
-    let state: Settling['state'] = 'too_few';
-    for (let waited = 0; waited < 300 && state !== 'settled'; waited += SAMPLE) {
-      this.wait(SAMPLE);
-      samples.push({ t: this.twin.t, value: readTwin(this.twin, role) ?? 0 });
-      if (samples.length % 4 === 0)
-        state = settling(samples, gauge.resolution_pa, gauge.resolution_pa / 4).state;
-    }
-    return state;
-  }
 }
 
 function carryOut(hand: Hand, step: Step): void {

@@ -1,10 +1,10 @@
 import type { Gauge } from '../gauge';
 import { procedureOf } from '../procedure';
 import { kPa } from '../quantity';
-import { ratePriors, type EventOf } from '../run';
-import { rehearse, twinOf, type Rehearsal, type RehearsalOptions } from '../twin';
+import { ratePriors } from '../run';
+import type { Rehearsal, RehearsalOptions } from '../twin';
 import { defaultHouseRules, type Plate, type Target, type Targets, type TwinSketch } from '../valve';
-import { gauge, stamp, startAtMs, type StartedDraft } from './samples';
+import { gauge, rehearsedDraft, type StartedDraft } from './samples';
 
 const spring = (from: number, to: number, rate: number, colour = 'green') => ({
   colour, from_pa: kPa(from), to_pa: kPa(to), rate_pa_per_turn: kPa(rate),
@@ -111,20 +111,8 @@ export const familyStarted = (name: SampleName, over: Partial<StartedDraft> = {}
 };
 
 /** A whole run of a family on its twin. */
-export function rehearsedFamily(
+export const rehearsedFamily = (
   name: SampleName,
   over: Partial<StartedDraft> = {},
   more: Partial<RehearsalOptions> = {},
-): Rehearsal {
-  const started = familyStarted(name, over);
-  let count = 0;
-  return rehearse({
-    started,
-    runId: 'run-1',
-    twin: twinOf(stamp(started, 1) as EventOf<'started'>)!,
-    author: 'Ines',
-    startAtMs,
-    newId: () => `e${String(++count).padStart(5, '0')}`,
-    ...more,
-  });
-}
+): Rehearsal => rehearsedDraft(familyStarted(name, over), more);

@@ -2,7 +2,7 @@ import type { Gauge } from '../gauge';
 import { procedureOf } from '../procedure';
 import { kPa } from '../quantity';
 import { ratePriors, type EventOf, type RunEvent, type RunEventDraft } from '../run';
-import { rehearse, twinOf, type Rehearsal } from '../twin';
+import { rehearse, twinOf, type Rehearsal, type RehearsalOptions } from '../twin';
 import { defaultHouseRules, type ReducingPlate, type Target, type TwinFault } from '../valve';
 
 /** Sample plate, target, gauges and runs that many tests start from. */
@@ -85,6 +85,11 @@ export function rehearsed(
 ): Rehearsal {
   const { seed = 1, faults = [], over = {}, ...stops } = options;
   const started = startedDraft({ twin: { seed, faults: [...faults], found_pa: kPa(560) }, ...over });
+  return rehearsedDraft(started, stops);
+}
+
+/** Any start, carried out on its twin. */
+export function rehearsedDraft(started: StartedDraft, more: Partial<RehearsalOptions> = {}): Rehearsal {
   let count = 0;
   return rehearse({
     started,
@@ -93,6 +98,6 @@ export function rehearsed(
     author: 'Ines',
     startAtMs,
     newId: () => `e${String(++count).padStart(5, '0')}`,
-    ...stops,
+    ...more,
   });
 }

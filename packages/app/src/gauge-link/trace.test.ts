@@ -47,26 +47,37 @@ describe('the trace of a linked gauge', () => {
     expect(trace.snapshot().samples.outlet[0]!.t).toBeGreaterThan(590);
   });
 
-  test('judges settling only from what came after the valve was last touched', () => {
+  test('judges settling only from what came after the valve was last touched', async () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
     trace.listen(link);
     for (let t = 0; t <= 20; t += 0.5) say('300 kPa', t);
     expect(traceSettling(trace.snapshot(), 'outlet', gauge).state).toBe('settled');
-    trace.disturb();
+    await trace.disturb(Promise.resolve(20));
     expect(traceSettling(trace.snapshot(), 'outlet', gauge).state).toBe('too_few');
     for (let t = 20.5; t <= 40; t += 0.5) say('400 kPa', t);
     expect(traceSettling(trace.snapshot(), 'outlet', gauge)).toMatchObject({ state: 'settled' });
+    await trace.disturb(Promise.resolve(undefined));
+    expect(traceSettling(trace.snapshot(), 'outlet', gauge).state).toBe('settled');
   });
 
-  test('lines that were on their way when it was touched do not count', () => {
+  test('lines that were on their way when it was touched do not count', async () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
     trace.listen(link);
     for (let t = 0; t <= 20; t += 0.5) say('300 kPa', t);
-    trace.disturb();
+    let heard = 0;
+    const stop = trace.subscribe(() => (heard += 1));
+    let tookEffect: (t: number) => void = () => undefined;
+    const touched = trace.disturb(new Promise((resolve) => (tookEffect = resolve)));
+    const other = trace.disturb(Promise.resolve(30));
+    expect(heard).toBeGreaterThan(0);
+    stop();
     for (let t = 20.5; t <= 40; t += 0.5) say('300 kPa', t);
-    trace.disturb(40);
+    await other;
+    expect(traceSettling(trace.snapshot(), 'outlet', gauge).state).toBe('too_few');
+    tookEffect(40);
+    await touched;
     expect(traceSettling(trace.snapshot(), 'outlet', gauge).state).toBe('too_few');
     for (let t = 40.5; t <= 60; t += 0.5) say('400 kPa', t);
     expect(traceSettling(trace.snapshot(), 'outlet', gauge)).toMatchObject({

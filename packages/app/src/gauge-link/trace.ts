@@ -23,6 +23,8 @@ const NOTHING: TraceSnapshot = { samples: { inlet: [], outlet: [] }, sight: unde
 /** What a linked gauge has sent in the last five minutes. */
 export class Trace {
   private state = NOTHING;
+  private pending = 0;
+  private effectAt = 0;
   private readonly listeners = new Set<() => void>();
 
   listen(link: GaugeLink): () => void {
@@ -36,15 +38,39 @@ export class Trace {
       },
       (sight) => {
         this.state = { ...this.state, sight };
-        for (const listener of this.listeners) listener();
+        this.tell();
       },
     );
   }
 
-  /** The valve was touched: now, or at a time that the link has told, s. Lines still on their way are older. */
-  disturb = (at = this.state.samples.outlet.at(-1)?.t ?? 0): void => {
-    this.state = { ...this.state, disturbedAt: at };
+  /**
+   * The valve is being touched: no line counts until the link has told when that took effect, s, and
+   * none from before it does afterwards. Undefined: nothing was touched after all.
+   */
+  disturb = async (effect: Promise<number | undefined>): Promise<void> => {
+    const { disturbedAt } = this.state;
+    if (this.pending === 0) this.effectAt = disturbedAt;
+    this.pending += 1;
+    this.hold(Infinity);
+    const at = await effect.catch(() => this.lastHeard());
+    this.pending -= 1;
+    this.effectAt = Math.max(this.effectAt, at ?? 0);
+    if (this.pending === 0) this.hold(this.effectAt);
   };
+
+  private hold(disturbedAt: number): void {
+    this.state = { ...this.state, disturbedAt };
+    this.tell();
+  }
+
+  private lastHeard(): number {
+    const { inlet, outlet } = this.state.samples;
+    return Math.max(inlet.at(-1)?.t ?? 0, outlet.at(-1)?.t ?? 0);
+  }
+
+  private tell(): void {
+    for (const listener of this.listeners) listener();
+  }
 
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);

@@ -54,8 +54,11 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
   const add = useCallback(
     async (draft: RunEventDraft): Promise<boolean> => {
       const author = preferences().technician || run.started.author;
-      if (!LEAVES_ALONE.has(draft.type)) trace.disturb();
-      const error = await shelf.add(run.id, draft, author);
+      const kept = shelf.add(run.id, draft, author);
+      // Held from the tap on: what the gauge still says meanwhile is of the state before.
+      if (!LEAVES_ALONE.has(draft.type))
+        void trace.disturb(kept.then((error) => (error ? undefined : doOnTwin(linkRef.current, run, draft))));
+      const error = await kept;
       if (error) {
         const say = eventTrouble(error, units);
         if (asks(error) && draft.type === 'reading') setDoubt({ draft, say });
@@ -63,7 +66,6 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
         return false;
       }
       setTrouble(undefined);
-      doOnTwin(linkRef.current, trace, run, draft);
       return true;
     },
     [linkRef, run, trace, units],
@@ -74,8 +76,7 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
     if (!undone || !(await add({ type: 'undone', undoes: undone.id }))) return false;
     const events = shelf.snapshot().get(run.id)?.events;
     const twin = events && replayTwin(events);
-    trace.disturb();
-    if (twin) void linkRef.current?.replace(twin).then(trace.disturb);
+    if (twin && linkRef.current) void trace.disturb(linkRef.current.replace(twin));
     return true;
   }, [add, linkRef, run.id, trace, undone]);
 
@@ -87,8 +88,7 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
     isLinked,
     hurry: (factor) => linkRef.current?.hurry(factor),
     drive: (does) => {
-      trace.disturb();
-      void linkRef.current?.act(does).then(trace.disturb);
+      if (linkRef.current) void trace.disturb(linkRef.current.act(does));
     },
     add,
     trouble,
@@ -135,12 +135,16 @@ function useTwin({
 /** What is only seen or said does not touch the valve. */
 const LEAVES_ALONE: ReadonlySet<RunEventDraft['type']> = new Set(['reading', 'observed', 'note']);
 
-/** Confirming a step or a turn does it to the twin. */
-function doOnTwin(link: TwinLink | undefined, trace: Trace, run: Run, draft: RunEventDraft): void {
-  if (LEAVES_ALONE.has(draft.type)) return;
-  trace.disturb();
-  if (draft.type === 'turned') void link?.turn(draft.adjuster, draft.turns).then(trace.disturb);
-  for (const does of movesOf(draft as RunEvent, run.steps)) void link?.act(does).then(trace.disturb);
+/** Confirming a step or a turn does it to the twin; the time at which the last of it took effect, s. */
+async function doOnTwin(
+  link: TwinLink | undefined,
+  run: Run,
+  draft: RunEventDraft,
+): Promise<number | undefined> {
+  if (!link) return undefined;
+  if (draft.type === 'turned') return link.turn(draft.adjuster, draft.turns);
+  const effects = movesOf(draft as RunEvent, run.steps).map((does) => link.act(does));
+  return (await Promise.all(effects)).at(-1);
 }
 
 /** The last event that still counts and may be taken back. */

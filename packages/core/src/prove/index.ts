@@ -4,3 +4,4 @@ export * from './drift';
 export * from './blowdown';
 export * from './cracking';
 export * from './ramp-log';
+export * from './point-table';

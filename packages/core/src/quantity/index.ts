@@ -3,3 +3,4 @@ export * from './units';
 export * from './parse';
 export * from './print';
 export * from './atmosphere';
+export * from './signals';

@@ -8,7 +8,7 @@ const WATER_20C = 998.207;
 const MERCURY_0C = 13595.1;
 
 export type QuantityKind =
-  'pressure' | 'flow' | 'turns' | 'current' | 'voltage' | 'length' | 'temperature' | 'time';
+  'pressure' | 'flow' | 'turns' | 'current' | 'voltage' | 'length' | 'temperature' | 'time' | 'fraction';
 
 /** value_SI = value × factor + offset. `spoken` are the other spellings people type, lower case. */
 export type UnitRow = {
@@ -76,6 +76,7 @@ export const units: readonly UnitRow[] = [
     from: 'exact',
     spoken: ['f', 'degf'],
   },
+  { symbol: '%', kind: 'fraction', factor: 0.01, from: 'exact', spoken: ['percent', 'pct'] },
   { symbol: 's', kind: 'time', factor: 1, from: 'SI', spoken: ['sec', 'seconds'] },
   { symbol: 'min', kind: 'time', factor: 60, from: 'SI', spoken: ['minutes'] },
   { symbol: 'h', kind: 'time', factor: 3600, from: 'SI', spoken: ['hours'] },

@@ -6,3 +6,5 @@ export * from './standard-air';
 export * from './family-check';
 export * from './plate-check';
 export * from './twin-sketch';
+export * from './switch-settings';
+export * from './loop-budget';

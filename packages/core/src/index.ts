@@ -6,6 +6,7 @@ export * from './gauge';
 export * from './ladder';
 export * from './coach';
 export * from './prove';
+export * from './tune';
 export * from './procedure';
 export * from './run';
 export * from './sheet';

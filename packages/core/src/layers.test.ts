@@ -10,6 +10,7 @@ const layers = [
   'ladder',
   'coach',
   'prove',
+  'tune',
   'procedure',
   'run',
   'sheet',

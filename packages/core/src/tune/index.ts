@@ -1,0 +1,4 @@
+export * from './band';
+export * from './fit-step';
+export * from './simc';
+export * from './closed-loop';

@@ -2,3 +2,5 @@ export * from './belief';
 export * from './next-move';
 export * from './settling';
 export * from './diagnosis';
+export * from './edges';
+export * from './zero-span';

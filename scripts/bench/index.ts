@@ -2,13 +2,14 @@ import { coachBench } from './coach';
 import { crackingBench, millionRows } from './cracking';
 import { eventsBench } from './events';
 import { familiesBench } from './families';
+import { edgesBench, tuningBench, zeroSpanBench } from './instruments';
 import { ladderBench } from './ladder';
 import { lockupBench } from './lockup';
 import { print } from './print';
 import { twinBench } from './twin';
 import { webBench } from './web';
 
-/** `npm run bench [coach|twin|events|web|ladder|cracking|lockup|families] [-- --quick]`: figures as ratios within one run. */
+/** `npm run bench [coach|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning] [-- --quick]`: figures as ratios within one run. */
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
 const isQuick = process.argv.includes('--quick');
 const does = (name: string) => wanted.length === 0 || wanted.includes(name);
@@ -24,3 +25,7 @@ if (does('cracking')) {
 }
 if (does('lockup')) print('7. Lockup or creep', lockupBench(1000));
 if (does('families')) print('8. Coach on the twins of every family', familiesBench(isQuick ? 20 : 150));
+if (does('zerospan'))
+  print('9. Zero and span, rounds to hold both ends', zeroSpanBench(isQuick ? 500 : 5000));
+if (does('edges')) print('10. Edges of a flame', edgesBench(isQuick ? 200 : 2000));
+if (does('tuning')) print('11. Step fits and their settings', tuningBench(isQuick ? 200 : 1000));

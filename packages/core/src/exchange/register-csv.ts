@@ -25,29 +25,30 @@ const moreSchema = z.object({
 
 /**
  * The register as CSV, one spring of the leading adjuster a row: a valve with three springs takes
- * three rows, the fitted one first. What only its family has stands as JSON in `more`.
+ * three rows, the fitted one first; one without springs takes one. What only its family has stands as JSON in `more`.
  */
 export function writeRegisterCsv(valves: readonly Valve[]): string {
   const rows = valves.flatMap(({ plate, target, ...valve }) => {
     const springs = [...plate.springs].sort(
       (a, b) => Number(b.colour === plate.fitted_spring) - Number(a.colour === plate.fitted_spring),
     );
-    return springs.map((spring) => [
+    const rows: readonly (Spring | undefined)[] = springs.length > 0 ? springs : [undefined];
+    return rows.map((spring) => [
       valve.id, valve.tag, valve.name, valve.place, plate.family, plate.size_dn, target.set_point_pa,
       target.tolerance_pa, target.limit_pa, target.why, plate.inlet_rating_pa, plate.outlet_rating_pa,
-      plate.min_differential_pa, plate.travel_turns, plate.clockwise, spring.colour, spring.from_pa,
-      spring.to_pa, spring.rate_pa_per_turn, plate.factory_set_point_pa ?? null, plate.accessories.join('; '), moreOf({ plate, target, ...valve }, spring),
+      plate.min_differential_pa, plate.travel_turns, plate.clockwise, spring?.colour ?? '', spring?.from_pa ?? null,
+      spring?.to_pa ?? null, spring?.rate_pa_per_turn ?? null, plate.factory_set_point_pa ?? null, plate.accessories.join('; '), moreOf({ plate, target, ...valve }, spring),
     ]); // prettier-ignore
   });
   return writeCsv(columns, rows);
 }
 
-function moreOf({ plate, other_targets }: Valve, { stacked_with }: Spring): string {
+function moreOf({ plate, other_targets }: Valve, spring: Spring | undefined): string {
   const rest = Object.entries(plate).filter(([key, value]) => !plain.has(key) && value !== undefined);
   const more = {
     ...(rest.length > 0 ? { plate: Object.fromEntries(rest) } : {}),
     ...(other_targets ? { other_targets } : {}),
-    ...(stacked_with ? { stacked_with } : {}),
+    ...(spring?.stacked_with ? { stacked_with: spring.stacked_with } : {}),
   };
   return Object.keys(more).length > 0 ? JSON.stringify(more) : '';
 }
@@ -116,15 +117,18 @@ function rowToValve(cells: Readonly<Record<string, string>>, newId: () => string
       size_dn: number('size_dn'),
       outlet_rating_pa: number('outlet_rating_pa'),
       inlet_rating_pa: number('inlet_rating_pa'),
-      springs: [
-        {
-          colour: cells['spring'],
-          from_pa: number('spring_from_pa'),
-          to_pa: number('spring_to_pa'),
-          rate_pa_per_turn: number('spring_rate_pa_per_turn'),
-          ...(more.stacked_with ? { stacked_with: more.stacked_with } : {}),
-        },
-      ],
+      springs:
+        cells['spring'] === ''
+          ? []
+          : [
+              {
+                colour: cells['spring'],
+                from_pa: number('spring_from_pa'),
+                to_pa: number('spring_to_pa'),
+                rate_pa_per_turn: number('spring_rate_pa_per_turn'),
+                ...(more.stacked_with ? { stacked_with: more.stacked_with } : {}),
+              },
+            ],
       fitted_spring: cells['spring'],
       clockwise: cells['clockwise'],
       travel_turns: number('travel_turns'),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { signalKinds } from '../quantity';
 
 const day = z.iso.date();
 
@@ -17,6 +18,18 @@ export const gaugeSchema = z.object({
   unit: z.string().max(12),
   /** Metres that the gauge hangs above its tapping. */
   height_above_tapping_m: z.number().min(-100).max(100),
+  /** Signals that it can give, when it is a calibrator: SI, with its error on them at k = 2. */
+  sources: z
+    .array(
+      z.object({
+        kind: z.enum(signalKinds),
+        low: z.number().min(-1e9).max(1e9),
+        high: z.number().min(-1e9).max(1e9),
+        error: z.number().positive().max(1e8),
+      }),
+    )
+    .max(4)
+    .optional(),
 });
 export type Gauge = z.infer<typeof gaugeSchema>;
 

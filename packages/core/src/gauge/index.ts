@@ -2,3 +2,4 @@ export * from './gauge';
 export * from './uncertainty';
 export * from './fitness';
 export * from './verdict';
+export * from './calibrator';

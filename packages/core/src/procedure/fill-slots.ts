@@ -1,6 +1,6 @@
 import type { Gauge } from '../gauge';
 import {
-  adjusterPlate, chooseSpring, fittedSpring, minFlowFor, standardAirPressure, type HouseRules, type Plate, type Target,
+  adjusterPlate, chooseSpring, isInstrument, fittedSpring, minFlowFor, standardAirPressure, type HouseRules, type Plate, type Target,
 } from '../valve'; // prettier-ignore
 
 export type SlotSource = {
@@ -55,6 +55,9 @@ const slots: Readonly<Record<string, (source: SlotSource, print: SlotPrinters) =
       : 'away from the machine',
   heaviest_load: ({ plate }, { pressure }) =>
     plate.family === 'hydraulic' ? pressure(plate.heaviest_load_pa) : '',
+  no_air: ({ plate }) => (plate.family === 'positioner' ? (plate.air_to === 'open' ? 'shut' : 'open') : ''),
+  action: ({ plate }) => (isInstrument(plate) ? plate.action : ''),
+  tolerance_span: ({ plate }) => (isInstrument(plate) ? `${(plate.tolerance_span * 100).toFixed(1)} %` : ''),
   parked_low: ({ rules }, { pressure }) => pressure(rules.parked_low_pa),
   overdemand: ({ rules }) => `${rules.overdemand_factor}`,
   proving_cycles: ({ rules }) => `${rules.proving_cycles}`,

@@ -21,6 +21,8 @@ const facts: ProcedureFacts = {
   hasCracked: false,
   cyclesCaptured: 0,
   cyclesWanted: 3,
+  pointsLeft: 0,
+  linkageHolds: false,
   springNow: 'green',
 };
 

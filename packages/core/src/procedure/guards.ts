@@ -24,6 +24,9 @@ export type ProcedureFacts = {
   readonly hasCracked: boolean;
   readonly cyclesCaptured: number;
   readonly cyclesWanted: number;
+  /** Whether this step's table has all its points, and whether zero and span hold. */
+  readonly pointsLeft: number;
+  readonly linkageHolds: boolean;
   /** Colour of the spring that is in the adjuster now. */
   readonly springNow: string;
 };
@@ -45,6 +48,10 @@ const atLeast = (have: number | undefined, want: number): ReturnType<Guard> =>
 
 const MET = { state: 'met' } as const;
 
+/** An answer that has to be yes. */
+const yes = (answer: string | undefined): ReturnType<Guard> =>
+  answer === undefined ? { state: 'unknown' } : answer === 'yes' ? MET : { state: 'unmet' };
+
 export const guards: Readonly<Record<string, Guard>> = {
   inlet_above_target: ({ inlet, target, plate }) =>
     atLeast(inlet, target.set_point_pa + plate.min_differential_pa),
@@ -64,12 +71,8 @@ export const guards: Readonly<Record<string, Guard>> = {
   },
   /** The pump runs above what is to be sustained, or there is nothing to sustain. */
   pump_above_target: ({ inlet, target }) => atLeast(inlet, target.set_point_pa),
-  small_flow: ({ observed }) =>
-    observed['small_flow'] === undefined
-      ? { state: 'unknown' }
-      : observed['small_flow'] === 'yes'
-        ? MET
-        : { state: 'unmet' },
+  small_flow: ({ observed }) => yes(observed['small_flow']),
+  supply_right: ({ observed }) => yes(observed['supply_ok']),
   right_spring: ({ plate, target, springNow }) => {
     const choice = chooseSpring(plate.springs, Math.abs(target.set_point_pa));
     return choice.ok && choice.value.some(({ spring }) => spring.colour === springNow)
@@ -83,6 +86,8 @@ export const guards: Readonly<Record<string, Guard>> = {
       : observed['gauge_moved'] === 'no'
         ? MET
         : { state: 'unmet' },
+  points_whole: ({ pointsLeft }) => (pointsLeft === 0 ? MET : { state: 'unmet', have: pointsLeft, want: 0 }),
+  linkage_holds: ({ linkageHolds }) => (linkageHolds ? MET : { state: 'unmet' }),
   no_open_ends: ({ openEnds }) =>
     openEnds.length === 0 ? MET : { state: 'unmet', have: openEnds.length, want: 0 },
 };

@@ -1,6 +1,8 @@
 import type { Family } from '../valve';
 import { gasProcedure } from './gas';
+import { indicatorProcedure } from './indicator';
 import { hydraulicProcedure } from './hydraulic';
+import { positionerProcedure } from './positioner';
 import { reducingProcedure } from './reducing';
 import { pilotReliefProcedure } from './relief-pilot';
 import { springReliefProcedure } from './relief-spring';
@@ -17,6 +19,8 @@ export const procedures: readonly Procedure[] = [
   hydraulicProcedure,
   gasProcedure,
   selfOperatedProcedure,
+  positionerProcedure,
+  indicatorProcedure,
 ];
 
 /** The procedure of a family; the newest when no version is named. A missing one is a bug. */

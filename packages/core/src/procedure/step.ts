@@ -6,7 +6,7 @@ export const phases = ['ready', 'line_up', 'park', 'set', 'prove', 'lock', 'rest
 export type Phase = (typeof phases)[number];
 
 export const stepKinds = [
-  'caution', 'check', 'act', 'ask', 'spring', 'read', 'set', 'search', 'count', 'wait', 'cycle', 'capture', 'table', 'lock', 'restore', 'sign',
+  'caution', 'check', 'act', 'ask', 'spring', 'read', 'set', 'search', 'count', 'wait', 'cycle', 'capture', 'table', 'points', 'linkage', 'lock', 'restore', 'sign',
 ] as const; // prettier-ignore
 export type StepKind = (typeof stepKinds)[number];
 
@@ -93,6 +93,8 @@ export type Step = {
   readonly ramp?: { readonly up: Positions; readonly down: Positions };
   /** set: what is done before and after each turn, said with it. */
   readonly around?: string;
+  /** linkage: judged by where the output begins and ends, instead of by its travel. */
+  readonly measure?: 'ends';
   /** table: least number of readings. */
   readonly rows?: number;
 };

@@ -24,6 +24,7 @@ const MAY_NOT_BE_SKIPPED = new Set<Step['kind']>([
   'set',
   'search',
   'count',
+  'linkage',
   'lock',
   'restore',
   'sign',

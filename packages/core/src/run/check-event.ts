@@ -2,7 +2,8 @@ import { checkTurn, type TurnError } from '../coach';
 import type { Gauge } from '../gauge';
 import { unmetGuards, type GuardOutcome } from '../procedure';
 import type { RunEventDraft } from './event';
-import { adjusterPlate, adjustersOf } from '../valve';
+import { adjusterPlate, adjustersOf, isInstrument } from '../valve';
+import { tableOf } from './points';
 import { leavesSetting, settingsLeft } from './settings-left';
 import { openEndsOf, factsOf } from './view';
 import type { Run } from './state';
@@ -19,6 +20,7 @@ export type EventError =
   | { readonly code: 'run.beyond_gauge'; readonly asks: true; readonly gauge: string }
   | { readonly code: 'run.negative_impossible' }
   | { readonly code: 'run.sheet_has_no_as_left' }
+  | { readonly code: 'run.point_twice'; readonly at: number; readonly direction: 'up' | 'down' }
   | TurnError;
 
 /** Checks an event against the run as it stands; undefined when it may be added. */
@@ -32,6 +34,12 @@ export function checkEvent(run: Run, draft: RunEventDraft): EventError | undefin
         : { code: 'run.unknown_adjuster', adjuster: draft.adjuster };
     case 'marked':
       return draft.reading.confirmed ? undefined : readingDoubt(run.gauges[draft.role], draft.reading.si);
+    case 'cal_point':
+      return run.points[draft.step_id]?.some(
+        (point) => point.at === draft.at && point.direction === draft.direction && point.pass === draft.pass,
+      )
+        ? { code: 'run.point_twice', at: draft.at, direction: draft.direction }
+        : undefined;
     case 'reading':
       return checkReading(run, draft);
     case 'step_done':
@@ -54,9 +62,10 @@ export function signingError(run: Run): EventError | undefined {
   if (open.length > 0) return { code: 'run.open_ends_left', openEnds: open.map(({ say }) => say) };
   const left = run.steps.find(({ id, kind }) => kind !== 'sign' && !(id in run.done) && !(id in run.skipped));
   if (left) return { code: 'run.steps_left', step: left.say };
-  return leavesSetting(run) && settingsLeft(run).length === 0
-    ? { code: 'run.sheet_has_no_as_left' }
-    : undefined;
+  const isLeft = isInstrument(run.started.plate)
+    ? tableOf(run, 'as_left')?.result.ok
+    : settingsLeft(run).length > 0;
+  return leavesSetting(run) && !isLeft ? { code: 'run.sheet_has_no_as_left' } : undefined;
 }
 
 const isKnown = (run: Run, adjuster: string): boolean =>

@@ -100,6 +100,17 @@ export const runEventSchema = z.discriminatedUnion('type', [
       .min(1)
       .max(50),
   }),
+  event('cal_point', {
+    step_id: id,
+    /** Nominal input, fraction of its span. */
+    at: z.number().min(-0.5).max(1.5),
+    direction: z.enum(['up', 'down']),
+    pass: z.number().int().min(1).max(99),
+    /** SI, in the kind of the plate's output. */
+    output: finite,
+    entered: z.object({ text: z.string().max(60), unit: z.string().max(16) }),
+    source: z.enum(['typed', 'linked']),
+  }),
   event('spring_changed', { step_id: id, adjuster: id, colour: z.string().min(1).max(40) }),
   event('condemned', { step_id: id, reason: z.string().min(1).max(400) }),
   event('turned', { adjuster: id, turns: z.number().min(-60).max(60) }),

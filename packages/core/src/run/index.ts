@@ -12,3 +12,4 @@ export * from './count-view';
 export * from './settings-left';
 export * from './capture-view';
 export * from './spring-now';
+export * from './points';

@@ -1,6 +1,7 @@
 import { procedureOf, stepsFor, stepsOutOfService, type Positions, type Step } from '../procedure';
 import { err, ok, type Result } from '../result';
 import { byOrder, type EventOf, type RunEvent } from './event';
+import { linkageMarks, takenPoint } from './points';
 import type { CaptureMark, OpenEnd, Run, SettingMark } from './state';
 
 export type RunError =
@@ -54,6 +55,8 @@ function openDraft(started: EventOf<'started'>): Draft {
     readings: [],
     marks: {},
     captures: {},
+    points: {},
+    linkage: [],
     logs: {},
     springs: {},
     condemned: undefined,
@@ -96,7 +99,15 @@ function fold(run: Draft, event: RunEvent, copy = false): void {
       return cycle(run, event);
     case 'reading':
       return takeReading(run, event, copy);
+    case 'cal_point':
+      run.points = {
+        ...run.points,
+        [event.step_id]: [...(run.points[event.step_id] ?? []), takenPoint(run, event)],
+      };
+      run.linkage = [...run.linkage, ...linkageMarks(run, event)];
+      return;
     case 'turned':
+      run.linkage = [...run.linkage, ...linkageMarks(run, event)];
       return mark(run, event.adjuster, {
         kind: 'turned', eventId: event.id, turns: event.turns, atMs: event.at_ms,
       }); // prettier-ignore

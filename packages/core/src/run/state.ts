@@ -1,4 +1,5 @@
-import type { Evidence } from '../coach';
+import type { Evidence, ZeroSpanMark } from '../coach';
+import type { CalPoint } from '../prove';
 import type { GaugeRole, Mark, Positions, Procedure, Purpose, Step } from '../procedure';
 import type { EventOf, Reading } from './event';
 
@@ -46,6 +47,14 @@ export type SettingMark =
       readonly atMs: number;
     };
 
+/** A calibration point as it was taken; `output` in SI as entered, `share` of its span in the sense of the action. */
+export type TakenPoint = Omit<CalPoint, 'output'> & {
+  readonly eventId: string;
+  readonly output: number;
+  readonly share: number;
+  readonly source: 'typed' | 'linked';
+};
+
 export type Run = {
   readonly id: string;
   readonly started: EventOf<'started'>;
@@ -58,6 +67,10 @@ export type Run = {
   readonly readings: readonly TakenReading[];
   readonly marks: Readonly<Record<string, readonly SettingMark[]>>;
   readonly captures: Readonly<Record<string, readonly CaptureMark[]>>;
+  /** Calibration points by their step. */
+  readonly points: Readonly<Record<string, readonly TakenPoint[]>>;
+  /** Errors at the spots of a linkage, and turns of its screws, as they happened. */
+  readonly linkage: readonly ZeroSpanMark[];
   /** A log that was dropped into a capture, as its chart shows it. */
   readonly logs: Readonly<Record<string, readonly (readonly [number, number])[]>>;
   readonly observed: Evidence & Readonly<Record<string, string | undefined>>;

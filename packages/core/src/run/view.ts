@@ -11,6 +11,7 @@ import { targetOf } from '../valve';
 import { springNow } from './spring-now';
 import { captureCycles, crackedAt, cyclesWanted, isWhole } from './captures';
 import { lastReading } from './last-reading';
+import { linkageView, pointsView } from './points';
 import { settingView } from './setting-view';
 import type { OpenEnd, Run } from './state';
 
@@ -64,5 +65,7 @@ export function factsOf(run: Run, step: Step): ProcedureFacts {
     cyclesCaptured: captureCycles(run, step.id).filter(isWhole).length,
     springNow: springNow(run, step.adjuster ?? 'main'),
     cyclesWanted: step.kind === 'capture' ? cyclesWanted(run, step.id) : 0,
+    pointsLeft: step.kind === 'points' ? pointsView(run, step.id).left : 0,
+    linkageHolds: step.kind === 'linkage' && linkageView(run).move.kind === 'done',
   };
 }

@@ -6,6 +6,7 @@ import {
 } from '../run'; // prettier-ignore
 import { judgeOf } from '../valve';
 import { crackingOf, noFlowOf } from './proofs';
+import { tablesOf } from './tables';
 import type { SheetBody, SheetSetting } from './sheet';
 
 export type FreezeError = EventError | { readonly code: 'sheet.not_signed' };
@@ -23,6 +24,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
   if (!run.signed) return err({ code: 'sheet.not_signed' });
   const { started, signed } = run;
   const settings = leavesSetting(run) ? settingsLeft(run).map((left) => freezeSetting(run, left)) : [];
+  const tables = leavesSetting(run) ? tablesOf(run) : undefined;
   const judge = run.gauges[judgeOf(started.plate)];
   const day = new Date(signed.at_ms).toISOString().slice(0, 10);
   return ok({
@@ -48,9 +50,9 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     gauge_findings: judge
       ? gaugeFitness(judge, started.target, day, started.house_rules).findings.map(({ code }) => code)
       : [],
-    outcome: run.condemned ? 'out_of_service' : settings.length > 0 ? 'set' : 'sequence_done',
+    outcome: run.condemned ? 'out_of_service' : settings.length > 0 || tables ? 'set' : 'sequence_done',
     ...(run.condemned ? { out_of_service_because: run.condemned.reason } : {}),
-    verdict: worst(settings.map(({ verdict }) => verdict)),
+    verdict: worst([...settings, ...(tables ? [tables] : [])].map(({ verdict }) => verdict)),
     settings,
     readings: run.readings.map(({ role, purpose, adjuster, reading, settled, atMs, elapsed }) => ({
       role,
@@ -63,6 +65,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     })),
     ...noFlowOf(run),
     cracking: crackingOf(run),
+    ...(tables ? { tables } : {}),
     answers: answersOf(run),
     open_ends: run.openEnds.map(({ id, say, state, reason }) => ({
       id,

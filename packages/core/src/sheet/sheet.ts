@@ -39,6 +39,29 @@ export const sheetSettingSchema = z.object({
 });
 export type SheetSetting = z.infer<typeof sheetSettingSchema>;
 
+const share = z.number();
+/** A table of points: nominal input, output in SI, and both as shares of their spans. */
+export const sheetTableSchema = z.object({
+  points: z.array(
+    z.object({
+      at: share,
+      direction: z.enum(['up', 'down']),
+      output: number,
+      share,
+      source: z.enum(['typed', 'linked']),
+    }),
+  ),
+  zero_error: share,
+  span_error: share,
+  worst_error: share,
+  worst_at: share,
+  hysteresis: share.nullable(),
+  linearity_independent: share,
+  linearity_terminal: share,
+  linearity_zero: share,
+});
+export type SheetTable = z.infer<typeof sheetTableSchema>;
+
 export const outcomes = ['set', 'sequence_done', 'out_of_service'] as const;
 
 /** Everything that signing freezes; units stand in the names. */
@@ -103,6 +126,16 @@ export const sheetBodySchema = z.object({
       source: z.enum(['marked', 'log']),
     })
     .nullable(),
+  /** Five points as found and as left, for what is judged by them; shares of span. */
+  tables: z
+    .object({
+      tolerance: share,
+      uncertainty: share,
+      verdict: z.enum(verdicts),
+      as_found: sheetTableSchema.nullable(),
+      as_left: sheetTableSchema,
+    })
+    .optional(),
   /** Answers that were given in the run, as they were given; figures in SI. */
   answers: z.record(z.string(), z.union([z.string(), number])),
   open_ends: z.array(

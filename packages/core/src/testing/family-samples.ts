@@ -15,6 +15,17 @@ const own = (from: number, to: number, rate: number) => ({
   clockwise: 'raises' as const,
   travel_turns: Math.ceil((1.5 * to) / rate),
 });
+/** A screw without a spring. */
+const bare = (travel_turns: number) => ({
+  springs: [],
+  fitted_spring: '',
+  clockwise: 'raises' as const,
+  travel_turns,
+});
+const calibrator = gauge('G-70', 1000, {
+  accuracy_fraction: 0.0005,
+  sources: [{ kind: 'current', low: 0, high: 0.024, error: 5e-6 }],
+});
 const common = { size_dn: 80, min_differential_pa: 0, accessories: [] };
 const target = (set: number, tolerance: number, limit: number): Target => ({
   set_point_pa: kPa(set), tolerance_pa: kPa(tolerance), limit_pa: kPa(limit), why: 'The test needs it.',
@@ -86,6 +97,18 @@ export const familySamples = {
     target: target(500, 20, 700),
     gauges: { inlet: gauge('G-12', 1000), outlet: gauge('G-15', 1000) },
     found: { found_pa: kPa(480) },
+  },
+  positioner: {
+    plate: { family: 'positioner', ...common, ...bare(20), others: { span: bare(20) }, inlet_rating_pa: kPa(250), outlet_rating_pa: kPa(250), input: { kind: 'current', low: 0.004, high: 0.02 }, output: { kind: 'fraction', low: 0, high: 1 }, action: 'direct', tolerance_span: 0.01, air_to: 'open' },
+    target: target(140, 10, 200),
+    gauges: { inlet: calibrator, outlet: gauge('G-18', 250) },
+    found: { found_pa: 30, found_others: { span: -45 } },
+  },
+  indicator: {
+    plate: { family: 'indicator', ...common, ...bare(20), others: { span: bare(20), angularity: bare(20) }, inlet_rating_pa: kPa(1000), outlet_rating_pa: kPa(1000), input: { kind: 'pressure', low: 0, high: kPa(1000) }, output: { kind: 'pressure', low: 0, high: kPa(1000) }, action: 'direct', tolerance_span: 0.01 },
+    target: target(500, 10, 1000),
+    gauges: { inlet: calibrator },
+    found: { found_pa: 15, found_others: { span: 25, angularity: -110 } },
   },
 } satisfies Record<string, FamilySample>; // prettier-ignore
 export type SampleName = keyof typeof familySamples;

@@ -2,6 +2,7 @@ import type { Mark, Step } from '../procedure';
 import { captureCycles, captureView, countView, cyclesWanted, isWhole, openEndsOf, runView, searchView, settingView, type Run, type RunEvent } from '../run'; // prettier-ignore
 import { chooseSpring } from '../valve';
 import { Hand, type RehearsalOptions } from './hand';
+import { setLinkage, takePoints } from './rehearse-points';
 import { actOnTwin, isWideOpen, turnTwin, twinOutputs, type Twin } from './twin';
 
 export type { RehearsalOptions };
@@ -29,6 +30,8 @@ export function rehearse(options: RehearsalOptions): Rehearsal {
     }
     if (step.kind === 'set') {
       if (!setByCoach(hand, step, options.stopAfterTurns)) break;
+    } else if (step.kind === 'linkage') {
+      if (!setLinkage(hand, step, options.stopAfterTurns)) break;
     } else if (step.kind === 'search') {
       if (!searchByEye(hand, step)) break;
     } else carryOut(hand, step);
@@ -75,6 +78,9 @@ function carryOut(hand: Hand, step: Step): void {
       if (left !== 0) turn(hand, step.adjuster!, left);
       return hand.add(stepDone);
     }
+    case 'points':
+      takePoints(hand, step);
+      return hand.add(stepDone);
     case 'capture':
       captureByEye(hand, step);
       return hand.add(stepDone);
@@ -152,7 +158,7 @@ function answer(hand: Hand, step: Step): void {
     outlets_normal: 4,
     outlets_open: 8,
   };
-  const words: Readonly<Record<string, string>> = { gauge_moved: 'no', small_flow: 'yes' };
+  const words: Readonly<Record<string, string>> = { gauge_moved: 'no', small_flow: 'yes', supply_ok: 'yes' };
   const value = numbers[asked.key] ?? words[asked.key] ?? asked.choices?.[0]?.value;
   if (value !== undefined) hand.add({ type: 'observed', key: asked.key, value });
 }

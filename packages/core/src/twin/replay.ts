@@ -66,6 +66,8 @@ export function movesOf(
       const ramp = event.replaces ? undefined : steps.find(({ id }) => id === event.step_id)?.ramp;
       return ramp ? [event.mark === 'cracked' ? ramp.up : ramp.down] : [];
     }
+    case 'cal_point':
+      return [{ signal: event.at }];
     case 'cycled':
       return steps.find(({ id }) => id === event.step_id)?.cycle ?? [];
     case 'open_end_closed': {

@@ -4,6 +4,7 @@ import type { GaugeRole, Positions } from '../procedure';
 import type { Plate, Targets, TwinSketch } from '../valve';
 import { drawTwin, type DrawnPlant } from './draw';
 import { linePlant } from './line-plant';
+import { linkagePlant } from './linkage-plant';
 import type { Plant, PlantOutputs, Settings } from './plant';
 import { reducingPlant } from './reducing-plant';
 import {
@@ -53,14 +54,14 @@ const HAND_SPEED = 0.12;
 const LONGEST_ADVANCE = 7200;
 
 type AnyPlant = Plant<DrawnPlant['params']>;
-const plantOf = ({ kind }: DrawnPlant): AnyPlant =>
-  (kind === 'reducing' ? reducingPlant : linePlant) as unknown as AnyPlant;
+const plants = { reducing: reducingPlant, line: linePlant, linkage: linkagePlant };
+const plantOf = ({ kind }: DrawnPlant): AnyPlant => plants[kind] as unknown as AnyPlant;
 
 export function createTwin({ plate, targets, sketch, gauges, initial }: TwinOptions): Twin {
-  const { plant, screws: screwParams } = drawTwin(plate, targets, sketch);
+  const { plant, screws: screwParams, start: starts } = drawTwin(plate, targets, sketch);
   const screws = Object.fromEntries(
     Object.entries(screwParams).map(([id, params]) => {
-      const found = id === 'main' ? sketch.found_pa : (sketch.found_others?.[id] ?? targets.other_targets?.[id]?.set_point_pa ?? 0); // prettier-ignore
+      const found = starts?.[id] ?? (id === 'main' ? sketch.found_pa : (sketch.found_others?.[id] ?? targets.other_targets?.[id]?.set_point_pa ?? 0)); // prettier-ignore
       return [id, screwFor(Math.abs(found), params)];
     }),
   );
@@ -212,6 +213,13 @@ export const twinOutputs = (twin: Twin): PlantOutputs =>
 
 /** The valve stands wide open: the main is filling, or the demand is on the wrong side. */
 export const isWideOpen = (twin: Twin): boolean => !twinOutputs(twin).isInControl;
+
+/** What an eye reads of a travel or pointer scale, 0 … 1; undefined where there is none. */
+export function readTravel(twin: Twin, finest = 0.001): number | undefined {
+  if (twin.plant.kind !== 'linkage') return undefined;
+  const random = seededRandom(twin.seed * 37 + Math.round(twin.t * 4) * 2 + 3);
+  return Math.round((twin.state[0]! + 0.0003 * random.normal()) / finest) * finest;
+}
 
 /** What a gauge on the twin shows, Pa; undefined where none is fitted. */
 export function readTwin(twin: Twin, role: GaugeRole): number | undefined {

@@ -96,6 +96,29 @@ export const families: Readonly<Record<Family, FamilyFacts>> = {
     gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
     judge: 'outlet',
   },
+  positioner: {
+    name: 'Positioner',
+    holds: 'air supply',
+    verb: 'stroke on',
+    adjusters: [
+      main('Zero screw', 'from_below', 'outlet'),
+      { id: 'span', name: 'Span screw', approach: 'from_below', role: 'outlet' },
+    ],
+    gauges: { inlet: 'Calibrator', outlet: 'Supply gauge' },
+    judge: 'outlet',
+  },
+  indicator: {
+    name: 'Pneumatic indicator',
+    holds: 'mid-scale',
+    verb: 'show',
+    adjusters: [
+      main('Zero screw', 'from_below', 'inlet'),
+      { id: 'span', name: 'Span screw', approach: 'from_below', role: 'inlet' },
+      { id: 'angularity', name: 'Link length', approach: 'from_below', role: 'inlet' },
+    ],
+    gauges: { inlet: 'Calibrator' },
+    judge: 'inlet',
+  },
 };
 
 /** The name in the field's words, for titles. */

@@ -5,6 +5,37 @@ const fraction = z.number().min(0).max(1);
 /** Minimum flow by nominal size, m³/s: rows rising in size. */
 const minFlowRow = z.object({ size_dn: z.number().positive(), flow_m3s: z.number().positive() });
 
+/** Figures for what is set by points, by a band or by a flame. */
+export const instrumentRulesSchema = z.object({
+  span_factor: z.number().min(1).max(20),
+  positioner_span_factor: z.number().min(1).max(20),
+  angularity_factor: z.number().min(1).max(50),
+  /** Finest step of a travel or pointer scale that an eye reads, fraction of span. */
+  scale_reading: z.number().positive().max(0.1),
+  switch_differential_least_pa: z.number().nonnegative().max(1e8),
+  suction_margin_pa: z.number().nonnegative().max(1e8),
+  purge_s: z.number().positive().max(3600),
+  lights_most: z.number().int().min(2).max(100),
+  light_fail_cost: z.number().min(1).max(50),
+  late_spark_share: z.number().positive().max(1),
+  loop_headroom_v: z.number().nonnegative().max(50),
+});
+export type InstrumentRules = z.infer<typeof instrumentRulesSchema>;
+
+export const defaultInstrumentRules: InstrumentRules = {
+  span_factor: 2,
+  positioner_span_factor: 1.2,
+  angularity_factor: 5,
+  scale_reading: 0.002,
+  switch_differential_least_pa: 10_000,
+  suction_margin_pa: 20_000,
+  purge_s: 60,
+  lights_most: 24,
+  light_fail_cost: 3,
+  late_spark_share: 0.5,
+  loop_headroom_v: 3,
+};
+
 /**
  * The owner's figures: ordinary trade defaults, each one editable. The maker's manual, the local
  * code and the licensed person outrank every one of them.
@@ -41,6 +72,8 @@ export const houseRulesSchema = z.object({
   search_turn: z.number().positive().max(1),
   months_between_visits: z.number().int().min(1).max(120),
   min_flow: z.array(minFlowRow).min(1).max(40),
+  /** Absent in what was frozen before there were any. */
+  instruments: instrumentRulesSchema.optional(),
 });
 export type HouseRules = z.infer<typeof houseRulesSchema>;
 
@@ -85,6 +118,9 @@ export const defaultHouseRules: HouseRules = {
     { size_dn: 200, flow_m3s: 9e-3 },
   ],
 };
+
+export const instrumentRules = ({ instruments }: HouseRules): InstrumentRules =>
+  instruments ?? defaultInstrumentRules;
 
 /**
  * Least flow at which a pilot-operated valve controls well enough to be set.

@@ -8,3 +8,4 @@ export * from './plate-check';
 export * from './twin-sketch';
 export * from './switch-settings';
 export * from './loop-budget';
+export * from './instrument-check';

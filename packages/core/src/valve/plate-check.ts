@@ -1,5 +1,14 @@
 import { adjustersOf, ratingOf, type AdjusterSpec } from './families';
-import { adjusterPlate, fittedSpring, targetOf, type Plate, type Target, type Targets } from './plate';
+import { instrumentIssues, type InstrumentIssue } from './instrument-check';
+import {
+  adjusterPlate,
+  fittedSpring,
+  isInstrument,
+  targetOf,
+  type Plate,
+  type Target,
+  type Targets,
+} from './plate';
 import { chooseSpring } from './spring-choice';
 import { familyIssues, type FamilyIssue } from './family-check';
 
@@ -23,7 +32,8 @@ export type PlateIssue =
     }
   | { readonly code: 'valve.better_spring'; readonly stops: false; readonly colour: string }
   | { readonly code: 'valve.accessory_not_approved'; readonly stops: false; readonly accessory: string }
-  | FamilyIssue;
+  | FamilyIssue
+  | InstrumentIssue;
 
 /**
  * Everything that is wrong with a plate and what is wanted of it, worst first; empty when sound.
@@ -32,6 +42,8 @@ export type PlateIssue =
  * @param targets  set point, tolerance and limit of every adjuster, Pa gauge
  */
 export function checkPlate(plate: Plate, targets: Targets): readonly PlateIssue[] {
+  if (isInstrument(plate))
+    return [...finiteIssues(plate, targets.target), ...instrumentIssues(plate, targets.target)];
   const specs = adjustersOf(plate);
   const issues: PlateIssue[] = [];
   for (const spec of specs) {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { signalKinds } from '../quantity';
 
 const pressure = z.number().min(-101_325).max(1e9);
 const text = z.string().max(400);
@@ -99,6 +100,43 @@ export type Arrangement = z.infer<typeof arrangementSchema>;
 export const selfOperatedPlateSchema = plateOf('self_operated', { arrangement: arrangementSchema });
 export type SelfOperatedPlate = z.infer<typeof selfOperatedPlateSchema>;
 
+const signal = z.number().min(-1e9).max(1e9);
+/** A signal or an output between its two ends, SI; a split range is a part of one. */
+export const signalRangeSchema = z.object({ kind: z.enum(signalKinds), low: signal, high: signal });
+
+/** A screw without a spring chart: how far a turn goes is learned from the pointer. */
+const screwShape = {
+  springs: z.array(springSchema).max(0),
+  fitted_spring: z.string().max(0),
+  clockwise: directionSchema,
+  travel_turns: z.number().positive().max(60),
+};
+/** What is set by comparing a signal with a movement. The leading screw is zero. */
+const instrumentOf = <F extends string, S extends z.ZodRawShape>(family: F, shape: S) =>
+  z.object({
+    family: z.literal(family),
+    ...plateShape,
+    ...screwShape,
+    others: z.record(id, z.object(screwShape)).optional(),
+    input: signalRangeSchema,
+    output: signalRangeSchema,
+    action: z.enum(['direct', 'reverse']),
+    /** Allowed error, a fraction of span. */
+    tolerance_span: z.number().positive().max(0.5),
+    ...shape,
+  });
+
+export const positionerPlateSchema = instrumentOf('positioner', {
+  /** What air does to the valve; without air it goes the other way. */
+  air_to: z.enum(['open', 'close']),
+  /** The other half of a split range, when this is one half. */
+  split_with: signalRangeSchema.optional(),
+});
+export type PositionerPlate = z.infer<typeof positionerPlateSchema>;
+
+export const indicatorPlateSchema = instrumentOf('indicator', {});
+export type IndicatorPlate = z.infer<typeof indicatorPlateSchema>;
+
 export const plateSchema = z.discriminatedUnion('family', [
   reducingPlateSchema,
   sustainingPlateSchema,
@@ -107,12 +145,20 @@ export const plateSchema = z.discriminatedUnion('family', [
   hydraulicPlateSchema,
   gasPlateSchema,
   selfOperatedPlateSchema,
+  positionerPlateSchema,
+  indicatorPlateSchema,
 ]);
 export type Plate = z.infer<typeof plateSchema>;
 export type Family = Plate['family'];
+/** A plate whose setting is judged by a table of points. */
+export type InstrumentPlate = PositionerPlate | IndicatorPlate;
+export const isInstrument = (plate: Plate): plate is InstrumentPlate => 'tolerance_span' in plate;
 export type PlateOf<F extends Family> = Extract<Plate, { family: F }>;
 
-/** What an adjuster must hold, and why. */
+/**
+ * What an adjuster must hold, and why. Of an instrument: the pressure that it works at, a positioner’s
+ * air supply or the middle of an indicator’s scale; its errors are judged by `tolerance_span`.
+ */
 export const targetSchema = z.object({
   set_point_pa: pressure,
   tolerance_pa: z.number().positive().max(1e8),

@@ -1,5 +1,6 @@
 import type { Random } from '../../numerics';
 import type { AdjusterPlate, Plate, Targets, TwinFault, TwinSketch } from '../../valve';
+import type { LinkageParams } from '../linkage-plant';
 import type { LineParams } from '../line-plant';
 import type { ReducingParams } from '../reducing-plant';
 import type { ScrewParams } from '../screw';
@@ -7,18 +8,17 @@ import type { ScrewParams } from '../screw';
 /** A plant's parameters with the name of its equations: plain data, so that a twin can be kept and sent. */
 export type DrawnPlant =
   | { readonly kind: 'reducing'; readonly params: ReducingParams }
-  | { readonly kind: 'line'; readonly params: LineParams };
+  | { readonly kind: 'line'; readonly params: LineParams }
+  | { readonly kind: 'linkage'; readonly params: LinkageParams };
 export type Drawn = {
   readonly plant: DrawnPlant;
   /** Screw of each adjuster by its id. */
   readonly screws: Readonly<Record<string, ScrewParams>>;
+  /** Where a screw stands when it is not found at a pressure, in the units of its rate. */
+  readonly start?: Readonly<Record<string, number>>;
 };
 /** The same plate, targets and recipe give the same twin. */
-export type Draw<P extends Plate = Plate> = (
-  plate: P,
-  targets: Targets,
-  sketch: Pick<TwinSketch, 'seed' | 'faults'>,
-) => Drawn;
+export type Draw<P extends Plate = Plate> = (plate: P, targets: Targets, sketch: TwinSketch) => Drawn;
 
 /** A screw like its plate, give or take: rate ± 28 %, a bend, some play; a fault may turn it round. */
 export function drawScrew(plate: AdjusterPlate, random: Random, faults: readonly TwinFault[]): ScrewParams {

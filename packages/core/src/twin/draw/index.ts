@@ -2,6 +2,7 @@ import type { Family, Plate, Targets, TwinSketch } from '../../valve';
 import type { Draw, Drawn } from './drawn';
 import { drawGas } from './gas';
 import { drawHydraulic } from './hydraulic';
+import { drawLinkage } from './linkage';
 import { drawReducing } from './reducing';
 import { drawPilotRelief } from './relief-pilot';
 import { drawSpringRelief } from './relief-spring';
@@ -17,12 +18,11 @@ const draws: { readonly [F in Family]: Draw<Extract<Plate, { family: F }>> } = {
   hydraulic: drawHydraulic,
   gas: drawGas,
   self_operated: drawSelfOperated,
+  positioner: drawLinkage,
+  indicator: drawLinkage,
 };
 
-export const drawTwin = (
-  plate: Plate,
-  targets: Targets,
-  sketch: Pick<TwinSketch, 'seed' | 'faults'>,
-): Drawn => (draws[plate.family] as Draw)(plate, targets, sketch);
+export const drawTwin = (plate: Plate, targets: Targets, sketch: TwinSketch): Drawn =>
+  (draws[plate.family] as Draw)(plate, targets, sketch);
 
 export type { Drawn, DrawnPlant } from './drawn';

@@ -1,0 +1,111 @@
+import { unwrap } from '../result';
+import { freezeSheet, sheetBodySchema } from '../sheet';
+import { familyStarted, rehearsedFamily, type SampleName } from '../testing/family-samples';
+import { stamp } from '../testing/samples';
+import { checkEvent, signingError } from './check-event';
+import { runEventSchema, type RunEventDraft } from './event';
+import { linkageView, pointError, pointsView, shareOf, tableOf } from './points';
+import { reduceRun } from './reduce';
+import { openEndsOf, runView } from './view';
+
+const names: readonly SampleName[] = ['positioner', 'indicator'];
+const runOf = (name: SampleName, ...drafts: RunEventDraft[]) =>
+  unwrap(reduceRun([stamp(familyStarted(name), 1), ...drafts.map((draft, i) => stamp(draft, i + 2))]));
+const point = (at: number, output: number, over = {}): RunEventDraft => ({
+  type: 'cal_point', step_id: 'as_found', at, direction: 'up', pass: 1, output,
+  entered: { text: String(output), unit: '%' }, source: 'typed', ...over,
+}); // prettier-ignore
+const done = (step_id: string): RunEventDraft => ({ type: 'step_done', step_id });
+
+describe('a whole run by points on its twin', () => {
+  test.each(names)('%s ends signed, all points within tolerance, with nothing open', (name) => {
+    for (const seed of [3, 8, 21]) {
+      const draft = familyStarted(name);
+      const { run, events, moves } = rehearsedFamily(name, { twin: { ...draft.twin!, seed } });
+      expect(run.status).toBe('signed');
+      expect(openEndsOf(run)).toEqual([]);
+      for (const event of events) expect(runEventSchema.parse(event)).toEqual(event);
+      const body = unwrap(freezeSheet(run, null));
+      expect(sheetBodySchema.parse(JSON.parse(JSON.stringify(body)))).toEqual(body);
+      expect(body.outcome).toBe('set');
+      expect(body.verdict).toMatch(/^pass/);
+      expect(Math.abs(body.tables!.as_found!.worst_error)).toBeGreaterThan(0.012);
+      expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
+      expect(body.tables!.as_left.points).toHaveLength(9);
+      expect(moves).toBeLessThan(25);
+    }
+  });
+
+  test('end points by output pressure come to an output that begins and saturates where it should', () => {
+    const { run } = rehearsedFamily('positioner', { school: 'end_points' });
+    expect(run.status).toBe('signed');
+    const last = (at: number) => run.points['end_points']!.findLast((taken) => taken.at === at)!;
+    expect(last(0).output).toBeLessThanOrEqual(0.004 + 0.04 * 0.016);
+    expect(last(1).output).toBeGreaterThanOrEqual(0.02 - 0.04 * 0.016);
+  });
+
+  test('a span screw that works the other way is turned round and still set', () => {
+    const draft = familyStarted('positioner');
+    const { run } = rehearsedFamily('positioner', { twin: { ...draft.twin!, faults: ['reversed_screw'] } });
+    expect(run.status).toBe('signed');
+    expect(linkageView(run).perTurn.span).toBeLessThan(0);
+  });
+});
+
+describe('a table of points in a run', () => {
+  test('offers the next point, up and then down, and counts what is left', () => {
+    const run = runOf('positioner', point(0, 0.01), point(0.25, 0.262));
+    expect(pointsView(run, 'as_found').next).toEqual({ at: 0.5, direction: 'up', pass: 1 });
+    expect(pointsView(run, 'as_found').left).toBe(7);
+    expect(tableOf(run, 'as_found')?.result).toMatchObject({ error: { code: 'prove.points_missing' } });
+    expect(tableOf(run, 'as_left')).toBeUndefined();
+  });
+
+  test('the same point twice is refused, and a step with points missing is not done', () => {
+    const run = runOf('positioner', point(0, 0.01));
+    expect(checkEvent(run, point(0, 0.02))).toEqual({ code: 'run.point_twice', at: 0, direction: 'up' });
+    expect(checkEvent(run, point(0, 0.02, { direction: 'down' }))).toBeUndefined();
+    expect(checkEvent(run, done('as_found'))).toMatchObject({
+      code: 'run.guard_unmet',
+      guard: { guard: 'points_whole', have: 8 },
+    });
+  });
+
+  test('an undone point counts for nothing, and its place is offered again', () => {
+    const taken = stamp(point(0, 0.4), 2);
+    const events = [stamp(familyStarted('positioner'), 1), taken, stamp({ type: 'undone', undoes: taken.id }, 3)];
+    const run = unwrap(reduceRun(events));
+    expect(pointsView(run, 'as_found').next).toMatchObject({ at: 0 });
+    expect(run.linkage).toEqual([]);
+  }); // prettier-ignore
+
+  test('reverse action counts output from the other end', () => {
+    const { plate } = familyStarted('positioner');
+    if (plate.family !== 'positioner') throw new Error('sample');
+    expect(shareOf(plate, 0.3)).toBeCloseTo(0.3, 12);
+    expect(shareOf({ ...plate, action: 'reverse' }, 0.3)).toBeCloseTo(0.7, 12);
+  });
+
+  test('zero and span are not done before both were read, nor signed without an as-left table', () => {
+    const run = runOf('positioner', point(0, 0.03), point(1, 0.97));
+    expect(linkageView(run).move).toMatchObject({ kind: 'turn' });
+    expect(checkEvent(run, done('zero_span'))).toMatchObject({ guard: { guard: 'linkage_holds' } });
+    const { run: signed } = rehearsedFamily('indicator');
+    expect(signingError({ ...signed, points: {} })).toEqual({ code: 'run.sheet_has_no_as_left' });
+  });
+
+  test('a calibrator that cannot give the signal, or is too coarse, cannot judge', () => {
+    const draft = familyStarted('positioner');
+    const { sources, ...plain } = draft.gauges.inlet!;
+    expect(sources).toBeDefined();
+    const without = unwrap(reduceRun([stamp({ ...draft, gauges: { inlet: plain } }, 1)]));
+    expect(pointError(without)).toBeUndefined();
+    expect(linkageView(without).move).toEqual({ kind: 'cannot_judge' });
+  });
+
+  test('stopped half-way it stands at its step with its open ends', () => {
+    const { run } = rehearsedFamily('positioner', {}, { stopAfterTurns: 1 });
+    expect(runView(run).step?.id).toBe('zero_span');
+    expect(openEndsOf(run).map(({ id }) => id)).toContain('signal_wire');
+  });
+});

@@ -1,0 +1,43 @@
+import { guardedVerdict } from '../gauge';
+import { instrumentOf, pointError, tableOf, type Run, type TableStanding } from '../run';
+import { isInstrument } from '../valve';
+import type { SheetBody, SheetTable } from './sheet';
+
+/** Points as found and as left with their verdict; undefined for what is not judged by points. */
+export function tablesOf(run: Run): SheetBody['tables'] {
+  if (!isInstrument(run.started.plate)) return undefined;
+  const left = frozen(tableOf(run, 'as_left'));
+  if (!left) return undefined;
+  const tolerance = instrumentOf(run).tolerance_span;
+  const uncertainty = pointError(run) ?? tolerance;
+  const lane = { lower: -tolerance, upper: tolerance };
+  return {
+    tolerance,
+    uncertainty,
+    verdict: guardedVerdict(left.worst_error, lane, uncertainty),
+    as_found: frozen(tableOf(run, 'as_found')) ?? null,
+    as_left: left,
+  };
+}
+
+function frozen(standing: TableStanding | undefined): SheetTable | undefined {
+  if (!standing?.result.ok) return undefined;
+  const { value } = standing.result;
+  return {
+    points: standing.points.map(({ at, direction, output, share, source }) => ({
+      at,
+      direction,
+      output,
+      share,
+      source,
+    })),
+    zero_error: value.zeroError,
+    span_error: value.spanError,
+    worst_error: value.worst.error,
+    worst_at: value.worst.at,
+    hysteresis: value.hysteresis ?? null,
+    linearity_independent: value.linearity.independent,
+    linearity_terminal: value.linearity.terminalBased,
+    linearity_zero: value.linearity.zeroBased,
+  };
+}

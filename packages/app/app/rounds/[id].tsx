@@ -1,12 +1,13 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { families, type Round, type Valve } from '@holvek/core';
+import { type Round, type Valve } from '@holvek/core';
 import { XStack, YStack } from 'tamagui';
 import { Refusal } from '@/data/api';
 import { useChangeRound, useRounds, useSites, useValves } from '@/data/queries';
 import { newId } from '@/data/run-shelf';
 import { SortableValves } from '@/round/sortable-valves';
 import { changePreferences } from '@/settings/preferences';
+import { aimWords } from '@/valve/aim-words';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
 import { Field } from '@/ui/field';
@@ -117,7 +118,7 @@ function AddLine({ valve, onAdd }: { readonly valve: Valve; readonly onAdd: () =
       <XStack justifyContent="space-between" alignItems="center" gap="$2">
         <YStack flexShrink={1}>
           <Strong>{`${valve.tag} ${valve.name}`}</Strong>
-          <Muted>{`${valve.place} · ${families[valve.plate.family].verb} ${units.withUnit(valve.target.set_point_pa)}`}</Muted>
+          <Muted>{`${valve.place} · ${aimWords(valve, units)}`}</Muted>
         </YStack>
         <Strong color="$verdigrisDeep">add</Strong>
       </XStack>

@@ -15,8 +15,9 @@ import { Empty, Loading, Trouble } from '@/ui/states';
 import { Muted, Strong } from '@/ui/words';
 import { useNow } from '@/ui/use-now';
 import { RegisterFiles } from '@/valve/register-files';
+import { aimWords } from '@/valve/aim-words';
 import { openRunOf, standingOf, type Standing } from '@/valve/valve-state';
-import { families, familyName, type Valve } from '@holvek/core';
+import { familyName, type Valve } from '@holvek/core';
 
 const tones: Record<Standing, Tone> = {
   'never set': 'quiet',
@@ -119,7 +120,7 @@ function ValveLine({ valve, standing }: { readonly valve: Valve; readonly standi
       >
         <YStack flexShrink={1}>
           <Strong fontSize="$4" lineHeight="$4">{`${valve.tag} ${valve.name}`}</Strong>
-          <Muted>{`${valve.place} · ${families[valve.plate.family].verb} ${units.withUnit(valve.target.set_point_pa)}`}</Muted>
+          <Muted>{`${valve.place} · ${aimWords(valve, units)}`}</Muted>
         </YStack>
         <Pill tone={tones[standing]}>{standing}</Pill>
       </XStack>

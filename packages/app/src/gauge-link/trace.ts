@@ -1,24 +1,28 @@
 import {
   parseGaugeLine,
+  parseQuantity,
   settling,
   type Gauge,
-  type GaugeRole,
   type Sample,
   type Settling,
 } from '@holvek/core';
 import { useSyncExternalStore } from 'react';
-import type { GaugeLink, LinkSight } from './gauge-link';
+import type { GaugeLink, LinkSight, SeenRole } from './gauge-link';
 
 const KEEP_SECONDS = 300;
 
 export type TraceSnapshot = {
-  readonly samples: Readonly<Record<GaugeRole, readonly Sample[]>>;
+  readonly samples: Readonly<Record<SeenRole, readonly Sample[]>>;
   readonly sight: LinkSight | undefined;
   /** Link time of the last thing done to the valve: settling is judged from there. */
   readonly disturbedAt: number;
 };
 
-const NOTHING: TraceSnapshot = { samples: { inlet: [], outlet: [] }, sight: undefined, disturbedAt: 0 };
+const NOTHING: TraceSnapshot = {
+  samples: { inlet: [], outlet: [], travel: [] },
+  sight: undefined,
+  disturbedAt: 0,
+};
 
 /** What a linked gauge has sent in the last five minutes. */
 export class Trace {
@@ -30,7 +34,7 @@ export class Trace {
   listen(link: GaugeLink): () => void {
     return link.subscribe(
       ({ role, line, t }) => {
-        const parsed = parseGaugeLine(line);
+        const parsed = role === 'travel' ? parseQuantity(line, 'fraction', '%') : parseGaugeLine(line);
         if (!parsed.ok) return;
         const kept = this.state.samples[role].filter((sample) => sample.t > t - KEEP_SECONDS);
         const samples = { ...this.state.samples, [role]: [...kept, { t, value: parsed.value.si }] };
@@ -64,8 +68,8 @@ export class Trace {
   }
 
   private lastHeard(): number {
-    const { inlet, outlet } = this.state.samples;
-    return Math.max(inlet.at(-1)?.t ?? 0, outlet.at(-1)?.t ?? 0);
+    const { inlet, outlet, travel } = this.state.samples;
+    return Math.max(...[inlet, outlet, travel].map((samples) => samples.at(-1)?.t ?? 0));
   }
 
   private tell(): void {
@@ -82,14 +86,14 @@ export class Trace {
 export const useTrace = (trace: Trace): TraceSnapshot =>
   useSyncExternalStore(trace.subscribe, trace.snapshot, () => NOTHING);
 
-export const latest = ({ samples }: TraceSnapshot, role: GaugeRole): Sample | undefined =>
+export const latest = ({ samples }: TraceSnapshot, role: SeenRole): Sample | undefined =>
   samples[role].at(-1);
 
 /** Whether the linked gauge has come to rest since the valve was last touched. */
 export function traceSettling(
   { samples, disturbedAt }: TraceSnapshot,
-  role: GaugeRole,
-  gauge: Gauge,
+  role: SeenRole,
+  gauge: Pick<Gauge, 'resolution_pa'>,
 ): Settling {
   const since = samples[role].filter(({ t }) => t > disturbedAt + 1);
   return settling(since, gauge.resolution_pa, gauge.resolution_pa / 4);

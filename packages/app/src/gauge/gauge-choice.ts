@@ -1,6 +1,9 @@
 import {
   adjustersOf,
+  calibratorFitness,
   gaugeFitness,
+  instrumentRules,
+  isInstrument,
   ratingOf,
   targetOf,
   type Gauge,
@@ -20,6 +23,11 @@ export function fitnessFor(
   rules: HouseRules,
   today: string,
 ): GaugeFitness {
+  const { plate } = valve;
+  if (isInstrument(plate) && side === 'inlet') {
+    const { scale_reading: scaleReading } = instrumentRules(rules);
+    return calibratorFitness(gauge, plate.input, { tolerance: plate.tolerance_span, scaleReading, today });
+  }
   const targets = adjustersOf(valve.plate).flatMap(({ id, role }) => {
     const target = role === side ? targetOf(valve, id) : undefined;
     return target ? [target] : [];

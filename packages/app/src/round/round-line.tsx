@@ -1,4 +1,4 @@
-import { families, type Phase } from '@holvek/core';
+import { type Phase } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
 import { View, XStack, YStack } from 'tamagui';
@@ -6,6 +6,7 @@ import type { RoundRow } from './use-round-rows';
 import { phaseWord } from '@/run/phase-rail';
 import { useUnits, type Units } from '@/settings/use-units';
 import { leftWords } from '@/sheet/outcome';
+import { aimWords } from '@/valve/aim-words';
 import { useInk } from '@/theme/use-ink';
 import { Pill } from '@/ui/card';
 import { Press } from '@/ui/press';
@@ -66,8 +67,7 @@ export function RoundLine({ row, place, isLast }: Props) {
 
 function saysOf({ valve, isSignedToday, lastSheet }: RoundRow, units: Units): string {
   if (isSignedToday && lastSheet) return leftWords(lastSheet.body, units);
-  const { target, plate } = valve;
-  return `${families[plate.family].verb} ${units.figure(target.set_point_pa)} ± ${units.withUnit(target.tolerance_pa)}`;
+  return aimWords(valve, units);
 }
 
 function Standing({ row: { run, phase, isSignedToday, lastSheet, minutes } }: { readonly row: RoundRow }) {

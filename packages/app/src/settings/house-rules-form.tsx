@@ -1,4 +1,4 @@
-import { houseRulesSchema, type HouseRules } from '@holvek/core';
+import { houseRulesSchema, instrumentRules, type HouseRules, type InstrumentRules } from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from 'tamagui';
 import { useChangeHouseRules, useHouseRules } from '@/data/queries';
@@ -6,7 +6,7 @@ import { Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Heading, Words } from '@/ui/words';
 
-type NumberRule = Exclude<keyof HouseRules, 'min_flow'>;
+type NumberRule = Exclude<keyof HouseRules, 'min_flow' | 'instruments'>;
 /** Shown value = stored value × scale. */
 const rows: readonly {
   readonly key: NumberRule;
@@ -75,6 +75,29 @@ const rows: readonly {
     scale: 100,
   },
 ];
+const instrumentRows: readonly {
+  readonly key: keyof InstrumentRules;
+  readonly label: string;
+  readonly unit: string;
+  readonly scale: number;
+}[] = [
+  { key: 'span_factor', label: 'Pointer: span is moved by the error times', unit: '', scale: 1 },
+  {
+    key: 'positioner_span_factor',
+    label: 'Positioner: span is moved by the error times',
+    unit: '',
+    scale: 1,
+  },
+  { key: 'angularity_factor', label: 'Link length is moved by the error times', unit: '', scale: 1 },
+  { key: 'scale_reading', label: 'Finest step read of a travel scale', unit: '% of span', scale: 100 },
+  { key: 'switch_differential_least_pa', label: 'Least differential of a switch', unit: 'kPa', scale: 1e-3 },
+  { key: 'suction_margin_pa', label: 'Suction below the set point for the test', unit: 'kPa', scale: 1e-3 },
+  { key: 'purge_s', label: 'Purge after a failed light', unit: 's', scale: 1 },
+  { key: 'lights_most', label: 'Lights in one search, at the most', unit: '', scale: 1 },
+  { key: 'light_fail_cost', label: 'A failed light counts as so many lights', unit: '', scale: 1 },
+  { key: 'late_spark_share', label: 'Late spark, share of the trial', unit: '%', scale: 100 },
+  { key: 'loop_headroom_v', label: 'Kept in hand of a loop’s supply', unit: 'V', scale: 1 },
+];
 const show = (value: number, scale: number) => String(Number((value * scale).toPrecision(6)));
 const read = (text: string, scale: number) => Number(text.replace(',', '.')) / scale;
 
@@ -90,6 +113,12 @@ export function HouseRulesForm() {
     ...Object.fromEntries(
       rows.map(({ key, scale }) => [key, read(textOf(key, show(rules[key], scale)), scale)]),
     ),
+    instruments: Object.fromEntries(
+      instrumentRows.map(({ key, scale }) => [
+        key,
+        read(textOf(key, show(instrumentRules(rules)[key], scale)), scale),
+      ]),
+    ),
     min_flow: rules.min_flow.map((row) => ({
       ...row,
       flow_m3s: read(textOf(`flow_${row.size_dn}`, show(row.flow_m3s, 1000)), 1000),
@@ -100,7 +129,9 @@ export function HouseRulesForm() {
     parsed.success
       ? []
       : parsed.error.issues.map(({ path, message }) => [
-          path[0] === 'min_flow' ? `flow_${rules.min_flow[Number(path[1])]?.size_dn}` : String(path[0]),
+          path[0] === 'min_flow'
+            ? `flow_${rules.min_flow[Number(path[1])]?.size_dn}`
+            : String(path[0] === 'instruments' ? path[1] : path[0]),
           message,
         ]),
   );
@@ -116,6 +147,18 @@ export function HouseRulesForm() {
           label={label}
           unit={unit}
           value={textOf(key, show(rules[key], scale))}
+          onChangeText={edit(key)}
+          numeric
+          error={wrong.get(key)}
+        />
+      ))}
+      <Heading>Points, bands and flames</Heading>
+      {instrumentRows.map(({ key, label, unit, scale }) => (
+        <Field
+          key={key}
+          label={label}
+          unit={unit}
+          value={textOf(key, show(instrumentRules(rules)[key], scale))}
           onChangeText={edit(key)}
           numeric
           error={wrong.get(key)}

@@ -1,6 +1,7 @@
 import type { SheetBody, Verdict } from '@holvek/core';
 import type { Units } from '@/settings/use-units';
 import type { Tone } from '@/ui/card';
+import { spanWords } from '@/valve/aim-words';
 
 export const verdictWord: Record<Verdict, string> = {
   pass: 'pass, guarded',
@@ -29,6 +30,7 @@ export const leftWords = (body: SheetBody, units: Units): string => {
   const [leading] = body.settings;
   if (leading)
     return `left at ${units.withUnit(leading.as_left_pa, body.gauges[leading.role]?.resolution_pa)}`;
+  if (body.tables) return `largest error ${spanWords(body.tables.as_left.worst_error)}`;
   return body.outcome === 'out_of_service'
     ? (body.out_of_service_because ?? 'out of service')
     : 'sequence done';

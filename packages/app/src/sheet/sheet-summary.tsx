@@ -1,6 +1,7 @@
 import { judgingGauge, leadingSetting, printTurns, type SheetBody, type SheetSetting } from '@holvek/core';
 import { XStack, YStack } from 'tamagui';
 import { CrackingCard } from './cracking-card';
+import { TablesCard } from './tables-card';
 import { outcomeTone, outcomeWord, verdictTone, verdictWord } from './outcome';
 import { LaneStrip } from '@/run/lane-strip';
 import { useUnits } from '@/settings/use-units';
@@ -15,6 +16,8 @@ export function SheetSummary({ body }: { readonly body: SheetBody }) {
     <YStack gap="$3">
       {leading ? (
         <SettingCard body={body} setting={leading} />
+      ) : body.tables ? (
+        <TablesCard body={body} />
       ) : (
         <Card {...(body.outcome === 'out_of_service' ? { tone: 'stop' as const } : {})}>
           <Pill tone={outcomeTone(body)}>{outcomeWord(body)}</Pill>

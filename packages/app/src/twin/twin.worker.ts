@@ -2,6 +2,7 @@ import {
   actOnTwin,
   advanceTwin,
   isWideOpen,
+  readTravel,
   readTwin,
   turnTwin,
   twinOutputs,
@@ -9,8 +10,15 @@ import {
 } from '@holvek/core/twin';
 import { expose } from 'comlink';
 
-type Line = { role: 'inlet' | 'outlet'; line: string; t: number };
-type Sight = { wideOpen: boolean; ventRuns: boolean; flow: number; fill: number; opening: number };
+type Line = { role: 'inlet' | 'outlet' | 'travel'; line: string; t: number };
+type Sight = {
+  wideOpen: boolean;
+  ventRuns: boolean;
+  flow: number;
+  fill: number;
+  opening: number;
+  signal: number;
+};
 export type TwinReport = { lines: Line[]; sight: Sight };
 
 const TICK_MS = 500;
@@ -23,11 +31,16 @@ function twinWorker() {
   let last = 0;
   let report: (report: TwinReport) => void = () => undefined;
 
-  const lines = (now: Twin): Line[] =>
-    (['outlet', 'inlet'] as const).flatMap((role) => {
+  const lines = (now: Twin): Line[] => {
+    const travel = readTravel(now);
+    const seen: Line[] = (['outlet', 'inlet'] as const).flatMap((role) => {
       const pa = readTwin(now, role);
       return pa === undefined ? [] : [{ role, line: `${(pa / 1000).toFixed(3)} kPa`, t: now.t }];
     });
+    return travel === undefined
+      ? seen
+      : [...seen, { role: 'travel', line: `${(travel * 100).toFixed(1)} %`, t: now.t }];
+  };
   const tick = () => {
     if (!twin) return;
     const now = performance.now();
@@ -44,7 +57,14 @@ function twinWorker() {
     const { vent, flow, fill, opening } = twinOutputs(twin);
     report({
       lines: sent,
-      sight: { wideOpen: isWideOpen(twin), ventRuns: vent > 1e-6, flow, fill, opening },
+      sight: {
+        wideOpen: isWideOpen(twin),
+        ventRuns: vent > 1e-6,
+        flow,
+        fill,
+        opening,
+        signal: Number(twin.inputs['signal'] ?? 0),
+      },
     });
   };
   return {

@@ -2,7 +2,13 @@ import {
   adjusterPlate,
   adjustersOf,
   familyName,
+  printFigure,
   fittedSpring,
+  fractionOf,
+  isInstrument,
+  signalAt,
+  standardSignals,
+  type InstrumentPlate,
   ratingOf,
   taughtBy,
   type Plate,
@@ -12,6 +18,7 @@ import {
 import { useUnits, type Units } from '@/settings/use-units';
 import { Card, Row } from '@/ui/card';
 import { Heading } from '@/ui/words';
+import { signalWords } from '@/words/signal-words';
 
 /** What the plate says, and what the valve itself has taught of its screws. */
 export function PlateCard({ valve, sheets }: { readonly valve: Valve; readonly sheets: readonly Sheet[] }) {
@@ -22,12 +29,13 @@ export function PlateCard({ valve, sheets }: { readonly valve: Valve; readonly s
   return (
     <Card>
       <Heading>{familyName[plate.family]}</Heading>
+      {isInstrument(plate) ? <SignalRows plate={plate} /> : null}
       {specs.map(({ id, name }) => (
         <Row key={id} label={name}>
           {rateSay(valve, sheets, id, units)}
         </Row>
       ))}
-      <Row label="Spring">{springSay(plate, units)}</Row>
+      {isInstrument(plate) ? null : <Row label="Spring">{springSay(plate, units)}</Row>}
       {familyRows(plate, units).map(([label, say]) => (
         <Row key={label} label={label}>
           {say}
@@ -48,6 +56,29 @@ export function PlateCard({ valve, sheets }: { readonly valve: Valve; readonly s
     </Card>
   );
 }
+
+/** The plate’s input in every usual signal, side by side. */
+function SignalRows({ plate: { input } }: { readonly plate: InstrumentPlate }) {
+  const units = useUnits();
+  const whole = standardSignals.find(
+    ({ kind, low, high }) => kind === input.kind && low <= input.low + 1e-9 && high >= input.high - 1e-9,
+  );
+  if (!whole) return null;
+  const at = (si: number) => {
+    const share = fractionOf(whole, si);
+    return share.ok ? share.value : 0;
+  };
+  return standardSignals
+    .filter(({ id }) => id !== whole.id)
+    .map((signal) => (
+      <Row key={signal.id} label={`as ${signal.unit}`}>
+        {signalWords(
+          { kind: signal.kind, low: signalAt(signal, at(input.low)), high: signalAt(signal, at(input.high)) },
+          { ...units, pressure: signal.kind === 'pressure' ? signal.unit : units.pressure, figure: (pa) => printFigure(pa, signal.unit) },
+        )}
+      </Row>
+    ));
+} // prettier-ignore
 
 function rateSay(valve: Valve, sheets: readonly Sheet[], id: string, units: Units): string {
   const own = adjusterPlate(valve.plate, id);

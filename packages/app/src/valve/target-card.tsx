@@ -1,16 +1,26 @@
-import { adjustersOf, families, targetOf, type Valve } from '@holvek/core';
+import {
+  adjustersOf,
+  families,
+  isInstrument,
+  targetOf,
+  type InstrumentPlate,
+  type Valve,
+} from '@holvek/core';
 import { XStack, YStack } from 'tamagui';
+import { spanWords, splitWords } from './aim-words';
 import { ValveGlyph } from './valve-glyph';
 import { useUnits } from '@/settings/use-units';
 import { Card, Row } from '@/ui/card';
 import { WordButton } from '@/ui/press';
 import { BigNumber } from '@/ui/big-number';
-import { Muted, Words } from '@/ui/words';
+import { Muted, Strong, Words } from '@/ui/words';
+import { signalWords } from '@/words/signal-words';
 
 /** What the valve must hold and why; further adjusters below the leading one. */
 export function TargetCard({ valve, onChange }: { readonly valve: Valve; readonly onChange: () => void }) {
   const units = useUnits();
   const { target, plate } = valve;
+  if (isInstrument(plate)) return <SpanCard valve={valve} plate={plate} onChange={onChange} />;
   const others = adjustersOf(plate).slice(1);
   return (
     <Card>
@@ -38,6 +48,47 @@ export function TargetCard({ valve, onChange }: { readonly valve: Valve; readonl
       <XStack justifyContent="space-between" alignItems="center">
         <Muted>{`never past ${units.withUnit(target.limit_pa)}`}</Muted>
         <WordButton onPress={onChange}>change target</WordButton>
+      </XStack>
+    </Card>
+  );
+}
+
+/** What an instrument is asked for: its two ranges side by side, and how near they must agree. */
+function SpanCard({
+  valve: { target },
+  plate,
+  onChange,
+}: {
+  readonly valve: Valve;
+  readonly plate: InstrumentPlate;
+  readonly onChange: () => void;
+}) {
+  const units = useUnits();
+  return (
+    <Card>
+      <XStack justifyContent="space-between" alignItems="center" gap="$2">
+        <YStack flexShrink={1}>
+          <Muted>{plate.family === 'positioner' ? 'strokes on' : 'shows'}</Muted>
+          <Strong fontSize="$6" lineHeight="$6">
+            {signalWords(plate.input, units)}
+          </Strong>
+          <Muted fontSize="$4">{`as ${signalWords(plate.output, units)}, ± ${spanWords(plate.tolerance_span)} of span`}</Muted>
+        </YStack>
+        <ValveGlyph family={plate.family} />
+      </XStack>
+      <Words color="$muted">{target.why}</Words>
+      {plate.family === 'positioner' ? (
+        <>
+          <Row label="Action">{plate.action}</Row>
+          <Row label="No air">{plate.air_to === 'open' ? 'shut' : 'open'}</Row>
+          {plate.split_with ? (
+            <Row label="Split range">{splitWords(plate.input, plate.split_with, units)}</Row>
+          ) : null}
+        </>
+      ) : null}
+      <XStack justifyContent="space-between" alignItems="center">
+        <Muted>{`${families[plate.family].holds} ${units.withUnit(target.set_point_pa)}`}</Muted>
+        <WordButton onPress={onChange}>change it</WordButton>
       </XStack>
     </Card>
   );

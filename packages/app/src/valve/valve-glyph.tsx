@@ -3,7 +3,7 @@ import Svg, { Circle, Line, Path } from 'react-native-svg';
 import { useInk } from '@/theme/use-ink';
 
 /** Which side the valve senses: the dashed line goes there; a relief has its outlet to the open. */
-const senses: Record<Family, 'inlet' | 'outlet' | 'both'> = {
+const senses: Partial<Record<Family, 'inlet' | 'outlet' | 'both'>> = {
   reducing: 'outlet',
   sustaining: 'inlet',
   relief_pilot: 'inlet',
@@ -17,6 +17,29 @@ const isSpring = (family: Family) => family === 'relief_spring' || family === 's
 
 /** A valve on its line: body, what drives it, and the line by which it senses. */
 export function ValveGlyph({ family }: { readonly family: Family }) {
+  if (family === 'indicator') return <PointerGlyph />;
+  return <LineGlyph family={family} />;
+}
+
+/** A pointer over its scale, on the link that moves it. */
+function PointerGlyph() {
+  const ink = useInk();
+  return (
+    <Svg width={112} height={72} aria-hidden>
+      <Path d="M16,60 A44,44 0 0 1 96,60" fill={ink.lane} stroke={ink.color} strokeWidth={3} />
+      {[0, 0.25, 0.5, 0.75, 1].map((at) => {
+        const angle = Math.PI * (1 - at);
+        const [c, s] = [Math.cos(angle), Math.sin(angle)];
+        return <Line key={at} x1={56 + 30 * c} y1={60 - 30 * s} x2={56 + 36 * c} y2={60 - 36 * s} stroke={ink.color} strokeWidth={2} />;
+      })}
+      <Line x1={56} x2={78} y1={60} y2={28} stroke={ink.brassMark} strokeWidth={4} strokeLinecap="round" />
+      <Circle cx={56} cy={60} r={5} fill={ink.color} />
+      <Line x1={56} x2={108} y1={60} y2={60} stroke={ink.color} strokeWidth={3} />
+    </Svg>
+  ); // prettier-ignore
+}
+
+function LineGlyph({ family }: { readonly family: Family }) {
   const ink = useInk();
   const side = senses[family];
   const sense = (x: number) => (
@@ -48,7 +71,19 @@ export function ValveGlyph({ family }: { readonly family: Family }) {
         strokeLinejoin="round"
       />
       <Line x1={56} x2={56} y1={50} y2={24} stroke={ink.color} strokeWidth={3} />
-      {isSpring(family) ? (
+      {family === 'positioner' ? (
+        <>
+          <Path
+            d="M36,10 L76,10 L70,24 L42,24 Z"
+            fill={ink.brassSoft}
+            stroke={ink.color}
+            strokeWidth={3}
+            strokeLinejoin="round"
+          />
+          <Line x1={62} x2={86} y1={34} y2={34} stroke={ink.color} strokeWidth={2.5} />
+          <Path d="M84,22 L104,22 L104,46 L84,46 Z" fill={ink.card} stroke={ink.color} strokeWidth={2.5} />
+        </>
+      ) : isSpring(family) ? (
         <Path
           d="M46,26 L66,22 L46,17 L66,13 L46,8 L66,4"
           fill="none"

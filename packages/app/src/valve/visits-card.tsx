@@ -1,4 +1,5 @@
-import type { Drift, Sheet, Valve } from '@holvek/core';
+import { isInstrument, type Drift, type Sheet, type Valve } from '@holvek/core';
+import { spanWords } from './aim-words';
 import { format } from 'date-fns/format';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { useRouter } from 'expo-router';
@@ -26,7 +27,11 @@ export function VisitsCard({ valve, sheets, drift, due }: Props) {
     <Card>
       <XStack justifyContent="space-between">
         <Heading>{`Found and left, ${sheets.length} ${sheets.length === 1 ? 'visit' : 'visits'}`}</Heading>
-        <Muted>{`lane ± ${units.figure(valve.target.tolerance_pa)}`}</Muted>
+        <Muted>
+          {isInstrument(valve.plate)
+            ? `± ${spanWords(valve.plate.tolerance_span)}`
+            : `lane ± ${units.figure(valve.target.tolerance_pa)}`}
+        </Muted>
       </XStack>
       {hasSettings ? <HistoryChart valve={valve} sheets={sheets} drift={drift} /> : null}
       <Words color="$muted">{driftSay(drift, due)}</Words>

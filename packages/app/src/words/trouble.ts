@@ -65,6 +65,9 @@ const guardWords: Record<
       : `The line reads ${withUnit(have)}; it must stand at ${withUnit(want ?? 0)} or more. Throttle further, or go by count.`,
   gauge_stayed: () =>
     'If the gauge rose, the compensator still ruled it: the main relief is not low enough. Lower it, then answer again.',
+  supply_right: () => 'Set the air supply first: with the wrong one the top of the travel means nothing.',
+  points_whole: (have) => `${have ?? 0} points are still to be taken.`,
+  linkage_holds: () => 'Zero and span do not hold yet.',
   right_spring: () => 'The spring for this target is not in yet.',
   no_open_ends: (have) => `${have} open ends are left.`,
 };
@@ -90,6 +93,8 @@ export const eventTrouble = speak<EventError | StorageError>({
   'run.beyond_gauge': ({ gauge }) => `That is beyond ${gauge}’s range. Typed right?`,
   'run.negative_impossible': () => 'This gauge cannot show less than nothing. Is the sign right?',
   'run.sheet_has_no_as_left': () => 'There is no as-left reading yet.',
+  'run.point_twice': ({ at }) =>
+    `The point at ${Math.round(at * 100)} % is there already. Undo it to take it again.`,
   'coach.turn_of_nothing': () => 'A turn of nothing teaches nothing. How far did the screw go?',
   'coach.turn_too_large': ({ largest }) =>
     `This adjuster has ${largest} turns from end to end. How far did it really go?`,
@@ -136,6 +141,14 @@ export const plateTrouble = speak<PlateIssue>({
     `The compensator must stand below the main relief, ${withUnit(main)}, or the relief works all the time.`,
   'valve.compensator_under_load': ({ load }, { withUnit }) =>
     `The heaviest load takes ${withUnit(load)}: the compensator would stall it.`,
+  'valve.span_of_zero': ({ side }) => `The ${side} has no span: its two ends are the same.`,
+  'valve.screw_missing': () => 'The plate names no span screw.',
+  'valve.supply_over_rating': ({ rating }, { withUnit }) =>
+    `The air supply is over its rating of ${withUnit(rating)}.`,
+  'valve.split_does_not_meet': ({ fault }) =>
+    fault === 'gap'
+      ? 'The two parts of the split range do not meet: between them nothing moves.'
+      : 'The two parts of the split range overlap: both valves would move at once.',
   'valve.better_spring': ({ colour }) =>
     `The ${colour} spring would hold the target nearer the middle of its range.`,
   'valve.accessory_not_approved': ({ accessory }) => `${accessory} is not named in the approval.`,
@@ -149,6 +162,10 @@ export const findingWords = speak<GaugeFinding>({
   'gauge.tur_low': ({ tur }) => `Tolerance is only ${tur.toFixed(1)} times its error`,
   'gauge.tur_too_low': ({ tur }) => `Tolerance is ${tur.toFixed(1)} times its error: cannot judge`,
   'gauge.resolution_coarse': () => 'Its divisions are too coarse',
+  'gauge.cannot_source': ({ kind }) =>
+    `It cannot give ${{ current: 'this current', voltage: 'this voltage', pressure: 'this pressure', fraction: 'this signal' }[kind]}`,
+  'gauge.tolerance_under_uncertainty': ({ uncertainty }) =>
+    `Its own uncertainty, ${(uncertainty * 100).toFixed(2)} % of span, is no smaller than the tolerance: cannot judge`,
 });
 
 /** A log that cannot be read, or that shows no opening. Nothing was changed in the run. */

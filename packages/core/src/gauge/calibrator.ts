@@ -1,5 +1,6 @@
 import { spanOf, type SignalRange } from '../quantity';
 import { err, ok, type Result } from '../result';
+import type { GaugeFinding, GaugeFitness } from './fitness';
 import { gaugeError, type Gauge } from './gauge';
 
 export type CalibratorError =
@@ -39,6 +40,26 @@ export function calibratorFits(
   return found.ok && found.value >= tolerance
     ? err({ code: 'gauge.tolerance_under_uncertainty', uncertainty: found.value })
     : found;
+}
+
+/** The same as a grade with findings, beside those of gauges; a date that has run out is warned of. */
+export function calibratorFitness(
+  gauge: Gauge,
+  range: SignalRange,
+  {
+    tolerance,
+    scaleReading,
+    today,
+  }: { readonly tolerance: number; readonly scaleReading: number; readonly today: string },
+): GaugeFitness {
+  const fits = calibratorFits(gauge, range, { tolerance, scaleReading });
+  const findings: GaugeFinding[] = fits.ok ? [] : [fits.error];
+  const ratio = fits.ok ? tolerance / fits.value : 0;
+  if (fits.ok && ratio < 2) findings.push({ code: 'gauge.tur_low', tur: ratio });
+  if (gauge.calibration_due_on < today)
+    findings.push({ code: 'gauge.out_of_date', due: gauge.calibration_due_on });
+  const grade = !fits.ok ? 'unfit' : findings.length > 0 ? 'usable' : 'fits';
+  return { grade, findings, testUncertaintyRatio: ratio, position: 0.5 };
 }
 
 /** Error of the signal given, SI; a gauge judges a pressure that something else gives. */

@@ -1,4 +1,5 @@
 import type { HouseRules } from '../valve';
+import type { CalibratorError } from './calibrator';
 import { gaugeError, gaugeSpan, type Gauge } from './gauge';
 
 export type GaugeFinding =
@@ -8,7 +9,8 @@ export type GaugeFinding =
   | { readonly code: 'gauge.beyond_range' }
   | { readonly code: 'gauge.tur_low'; readonly tur: number }
   | { readonly code: 'gauge.tur_too_low'; readonly tur: number }
-  | { readonly code: 'gauge.resolution_coarse' };
+  | { readonly code: 'gauge.resolution_coarse' }
+  | CalibratorError;
 
 export type GaugeFitness = {
   /** unfit: cannot judge this setting. usable: warned and recorded. */

@@ -1,4 +1,11 @@
-import { zeroSpanView, type ScrewName, type Spot, type ZeroSpanMark, type ZeroSpanView } from '../coach';
+import {
+  spotOf,
+  zeroSpanView,
+  type ScrewName,
+  type Spot,
+  type ZeroSpanMark,
+  type ZeroSpanView,
+} from '../coach';
 import { pointUncertainty } from '../gauge';
 import { pointTable, type CalPoint, type PointTable, type PointTableError } from '../prove';
 import { fractionOf } from '../quantity';
@@ -113,7 +120,7 @@ export function linkageView(run: Run): ZeroSpanView {
     return (run.directions[adjusterOfScrew(screw)] ?? own?.clockwise) === 'lowers' ? -PER_TURN : PER_TURN;
   };
   const tolerance = linkageStep(run)?.measure === 'ends' ? ENDS_TOLERANCE : plate.tolerance_span;
-  return zeroSpanView(run.linkage, {
+  const view = zeroSpanView(run.linkage, {
     screws,
     tolerance,
     uncertainty: pointError(run) ?? tolerance,
@@ -122,7 +129,21 @@ export function linkageView(run: Run): ZeroSpanView {
     angularityFactor: rules.angularity_factor,
     perTurn: Object.fromEntries(screws.map((screw) => [screw, way(screw)])),
   });
+  const { move } = view;
+  return move.kind === 'turn' ? { ...view, move: { ...move, turns: roundTurns(move.turns) } } : view;
 }
+
+/** To thirty-seconds of a turn, and never more than three at once. */
+const roundTurns = (turns: number): number => {
+  const size = Math.min(3, Math.max(1 / 32, Math.round(Math.abs(turns) * 32) / 32));
+  return Math.sign(turns) * size;
+};
+
+/** Whether a screw was turned since its spot was last read: it is read before anything else. */
+export const awaitsReading = (run: Run): Spot | undefined => {
+  const last = run.linkage.at(-1);
+  return last?.kind === 'turned' ? spotOf[last.screw] : undefined;
+};
 /** Span moved by a turn before the pointer has shown it: a middling screw. */
 const PER_TURN = 0.05;
 

@@ -45,7 +45,7 @@ export function setLinkage(hand: Hand, step: Step, stopAfterTurns = Number.POSIT
     if (move.kind === 'cannot_judge' || hand.moves >= stopAfterTurns) return false;
     if (move.kind === 'turn') {
       const adjuster = adjusterOfScrew(move.screw);
-      const turns = roundTurns(move.turns);
+      const { turns } = move;
       hand.add({ type: 'turned', adjuster, turns });
       hand.moves += 1;
       hand.twin = turnTwin(hand.twin, adjuster, turns);
@@ -54,12 +54,6 @@ export function setLinkage(hand: Hand, step: Step, stopAfterTurns = Number.POSIT
   }
   return false;
 }
-
-/** To thirty-seconds of a turn, and never more than three at once. */
-export const roundTurns = (turns: number): number => {
-  const size = Math.min(3, Math.max(1 / 32, Math.round(Math.abs(turns) * 32) / 32));
-  return Math.sign(turns) * size;
-};
 
 function bringSignal(hand: Hand, at: number): void {
   hand.twin = actOnTwin(hand.twin, { signal: Math.min(1, Math.max(0, at)) });

@@ -10,9 +10,10 @@ type GaugeSketch = {
   accuracy: number;
   calibrated: number;
   unit?: string;
+  sources?: Gauge['sources'];
 };
 
-/** The bag: for water, air, vacuum, oil and gas; one out of date, one with a range that fits nothing. */
+/** The bag: for water, air, vacuum, oil and gas, and a calibrator; one out of date, one with a range that fits nothing. */
 export const demoGauges = (now: number): readonly Gauge[] =>
   (
     [
@@ -26,8 +27,13 @@ export const demoGauges = (now: number): readonly Gauge[] =>
       { tag: 'G-32', low: -50, high: 0, resolution: 0.1, accuracy: 0.0025, calibrated: -80, unit: 'mbar' },
       { tag: 'G-40', high: 40_000, resolution: 50, accuracy: 0.0015, calibrated: -140, unit: 'bar' },
       { tag: 'G-50', high: 5, resolution: 0.01, accuracy: 0.0025, calibrated: -40, unit: 'mbar' },
+      {
+        tag: 'G-70', high: 1000, resolution: 0.1, accuracy: 0.0005, calibrated: -100,
+        sources: [{ kind: 'current', low: 0, high: 0.024, error: 5e-6 }, { kind: 'voltage', low: 0, high: 12, error: 0.003 }],
+      }, // prettier-ignore
+      { tag: 'G-71', high: 2000, resolution: 0.2, accuracy: 0.0005, calibrated: -70 },
     ] satisfies GaugeSketch[] as readonly GaugeSketch[]
-  ).map(({ tag, low = 0, high, resolution, accuracy, calibrated, unit = 'kPa' }) => ({
+  ).map(({ tag, low = 0, high, resolution, accuracy, calibrated, unit = 'kPa', sources }) => ({
     id: tag.toLowerCase(),
     tag,
     range_low_pa: kPa(low),
@@ -38,4 +44,5 @@ export const demoGauges = (now: number): readonly Gauge[] =>
     calibration_due_on: isoDay(now, calibrated + 365),
     unit,
     height_above_tapping_m: 0,
+    ...(sources ? { sources } : {}),
   }));

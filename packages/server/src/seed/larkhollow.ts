@@ -1,5 +1,5 @@
 import {
-  defaultHouseRules, procedureOf, rehearse, startDraft, twinOf,
+  defaultHouseRules, isInstrument, procedureOf, rehearse, startDraft, twinOf,
   type Gauge, type Rehearsal, type Site, type Valve,
 } from '@holvek/core'; // prettier-ignore
 import type { Store } from '../db/open';
@@ -47,7 +47,7 @@ export async function seedLarkhollow(
 
 /** A valve that was visited is found where it was left, give or take its wander; a new one as it came. */
 const foundToday = ({ valve, visits, wander }: DemoValve): Valve =>
-  visits.length === 0 && valve.plate.family !== 'reducing'
+  isInstrument(valve.plate) || (visits.length === 0 && valve.plate.family !== 'reducing')
     ? valve
     : { ...valve, twin: { ...valve.twin!, found_pa: valve.target.set_point_pa + (wander.at(-1) ?? 0) } };
 
@@ -57,7 +57,8 @@ async function makeHistory(
   gauges: readonly Gauge[],
   now: number,
 ): Promise<void> {
-  let found = demo.valve.target.set_point_pa * 0.86;
+  const own = demo.valve.twin!;
+  let found = isInstrument(demo.valve.plate) ? own.found_pa : demo.valve.target.set_point_pa * 0.86;
   for (const [visit, daysAgo] of demo.visits.entries()) {
     const startAtMs = now - daysAgo * DAY + visit * 5_400_000;
     const isLast = visit === demo.visits.length - 1;
@@ -66,7 +67,8 @@ async function makeHistory(
     const result = await ingest(store, events[0]!.run_id, events);
     if (!result.sheetId) throw new Error(`history of ${demo.valve.tag} made no sheet`);
     const sheets = await sheetsOf(store, demo.valve.id);
-    found = (sheets.at(-1)!.body.settings[0]?.as_left_pa ?? found) + (demo.wander[visit] ?? 0);
+    const left = sheets.at(-1)!.body.settings[0]?.as_left_pa;
+    found = (left ?? found) + (demo.wander[visit] ?? 0);
   }
   if (demo.midRun) {
     const left = await rehearseVisit(store, demo, {

@@ -1,7 +1,8 @@
+import { instruments } from './instruments';
 import { otherValves } from './other-valves';
 import { reducingValves } from './reducing-valves';
 import type { DemoValve } from './demo-valve';
 
-export const demoValves: readonly DemoValve[] = [...reducingValves, ...otherValves];
+export const demoValves: readonly DemoValve[] = [...reducingValves, ...otherValves, ...instruments];
 export { demoGauges } from './gauges';
 export type { DemoValve } from './demo-valve';

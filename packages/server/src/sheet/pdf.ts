@@ -5,6 +5,7 @@ import {
 import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import { drawStrip } from './pdf-strip';
+import { drawTable, spanText, tableRows } from './pdf-table';
 
 export const ink = { text: '#17231F', muted: '#5C6963', line: '#D8D2C3', green: '#1B6B60', lane: '#CDE6DD', brass: '#A8741A', stop: '#B8341E' }; // prettier-ignore
 const LEFT = 48;
@@ -35,6 +36,7 @@ export async function sheetPdf(sheet: Sheet, fontFolder: string): Promise<Uint8A
   results(doc, body);
   const drawn = body.settings.find(({ dots }) => dots.length > 1);
   if (drawn) drawStrip(doc, drawn, body.gauges[drawn.role], strip);
+  else if (body.tables) drawTable(doc, body.tables, strip);
   else settingsTable(doc, body, strip);
   proofBox(doc, body, { x: LEFT + 310, y: 204 });
   const leftEnd = rows(doc, 'Valve and setting', plateRows(body), { x: LEFT, y: 402, width: 240 });
@@ -102,6 +104,10 @@ function results(doc: Doc, body: SheetBody) {
     figure(`${several}as found, ${unit}`, number(leading.as_found_pa), LEFT);
     figure(`as left, ${unit}`, number(leading.as_left_pa), LEFT + 170, ink.green);
     figure(`target, ${unit}`, `${number(leading.target.set_point_pa)} ± ${printFigure(leading.target.tolerance_pa, unit)}`, LEFT + 330); // prettier-ignore
+  } else if (body.tables) {
+    figure('largest error found', body.tables.as_found ? spanText(body.tables.as_found.worst_error) : 'not read', LEFT);
+    figure('largest error left', spanText(body.tables.as_left.worst_error), LEFT + 170, ink.green);
+    figure('allowed, of span', `± ${spanText(body.tables.tolerance)}`, LEFT + 330);
   } else
     doc.font('bold').fontSize(14).fillColor(body.outcome === 'out_of_service' ? ink.stop : ink.text).text(body.out_of_service_because ?? 'Carried out in its order; nothing was set.', LEFT, 136, { width: WIDTH }); // prettier-ignore
   doc.font('body').fontSize(10).fillColor(ink.muted).text(`Why: ${body.target.why}`, LEFT, 174, { width: WIDTH, height: 24, ellipsis: true }); // prettier-ignore
@@ -126,6 +132,7 @@ function proofRows(body: SheetBody): [string, string][] {
   const leading = leadingSetting(body);
   const share = (value: number | null) => (value === null ? 'not read' : `${(value * 100).toFixed(1)} %`);
   const lines: [string, string][] = settings.slice(1).map(({ name, as_left_pa, verdict }) => [name, `${show(body, as_left_pa)}, ${verdict.startsWith('pass') ? 'pass' : 'fail'}`]); // prettier-ignore
+  if (body.tables) lines.push(...tableRows(body.tables));
   if (cracking)
     lines.push(
       ['Cracking', `${show(body, cracking.cracking_pa)}, ${cracking.cycles.length} cycles`],
@@ -152,7 +159,7 @@ function proofRows(body: SheetBody): [string, string][] {
 }
 
 const plateRows = (body: SheetBody): [string, string][] => [
-  ['Spring', body.plate.fitted_spring],
+  ['Spring', body.plate.fitted_spring || 'none'],
   ['Outlet rating', show(body, body.plate.outlet_rating_pa)],
   ['Never above', show(body, body.target.limit_pa)],
   ['School', body.school.replaceAll('_', ' ')],

@@ -1,7 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import {
-  adjustersOf, checkPlate, families, procedureOf, startDraft, type Gauge, type GaugeFitness, type Side, type Valve,
+  adjustersOf, checkPlate, families, isInstrument, procedureOf, startDraft, type Gauge, type GaugeFitness, type Side, type Valve,
 } from '@holvek/core'; // prettier-ignore
 import { YStack } from 'tamagui';
 import { useGauges, useHouseRules, useSheets, useValves } from '@/data/queries';
@@ -15,6 +15,7 @@ import { Choice, Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Muted, Strong, Words } from '@/ui/words';
+import { aimWords } from '@/valve/aim-words';
 import { sheetsOfValve } from '@/valve/valve-state';
 import { eventTrouble, findingWords, plateTrouble } from '@/words/trouble';
 
@@ -35,7 +36,7 @@ function sidesOf(valve: Valve): readonly { readonly side: Side; readonly judges:
   const judging = new Set(adjustersOf(valve.plate).map(({ role }) => role));
   const named = Object.keys(families[valve.plate.family].gauges) as Side[];
   return named
-    .map((side) => ({ side, judges: judging.has(side) }))
+    .map((side) => ({ side, judges: judging.has(side) || isInstrument(valve.plate) }))
     .sort((a, b) => Number(b.judges) - Number(a.judges));
 }
 
@@ -70,7 +71,7 @@ function StartForm({ valve, gauges }: { readonly valve: Valve; readonly gauges: 
     const twin = valve.twin ?? {
       seed: seedOf(valve.tag),
       faults: [],
-      found_pa: valve.target.set_point_pa * 0.9,
+      found_pa: isInstrument(valve.plate) ? 25 : valve.target.set_point_pa * 0.9,
     };
     const draft = startDraft(valve, {
       school,
@@ -86,7 +87,7 @@ function StartForm({ valve, gauges }: { readonly valve: Valve; readonly gauges: 
   return (
     <Screen
       title={`Start ${valve.tag}`}
-      under={`${valve.name} · ${families[valve.plate.family].verb} ${units.withUnit(valve.target.set_point_pa)}`}
+      under={`${valve.name} · ${aimWords(valve, units)}`}
       back
       footer={
         <BigButton flex={1} disabled={stop !== undefined || isUnfit || !hasName} onPress={() => void start()} testID="start-run">

@@ -5,7 +5,9 @@ import { CaptureStep } from './capture-step';
 import { ConfirmStep } from './confirm-step';
 import { CountStep } from './count-step';
 import { CycleStep } from './cycle-step';
+import { LinkageStep } from './linkage-step';
 import { LockStep } from './lock-step';
+import { PointsStep } from './points-step';
 import { ReadStep } from './read-step';
 import { RestoreStep } from './restore-step';
 import { SearchStep } from './search-step';
@@ -28,6 +30,8 @@ const screens: Record<StepKind, ComponentType<{ readonly step: Step }>> = {
   capture: CaptureStep,
   cycle: CycleStep,
   table: TableStep,
+  points: PointsStep,
+  linkage: LinkageStep,
   lock: LockStep,
   restore: RestoreStep,
   sign: SignStep,

@@ -1,0 +1,19 @@
+import { families, isInstrument, type SignalRange, type Valve } from '@holvek/core';
+import { signalWords } from '@/words/signal-words';
+import type { Units } from '@/settings/use-units';
+
+/** What a valve is asked for, for lists: "reduce to 520 ± 15 kPa", "stroke on 4 to 20 mA". */
+export function aimWords({ plate, target }: Pick<Valve, 'plate' | 'target'>, units: Units): string {
+  const { verb } = families[plate.family];
+  if (isInstrument(plate))
+    return `${verb} ${signalWords(plate.input, units)} ± ${spanWords(plate.tolerance_span)}`;
+  return `${verb} ${units.figure(target.set_point_pa)} ± ${units.withUnit(target.tolerance_pa)}`;
+}
+
+/** A share of span in per cent. */
+export const spanWords = (share: number, decimals = 1): string =>
+  `${share < 0 ? '−' : ''}${Math.abs(share * 100).toFixed(decimals)} %`;
+
+/** The two ends of a split range, in words. */
+export const splitWords = (own: SignalRange, other: SignalRange, units: Units): string =>
+  `${signalWords(own, units)}, the other valve ${signalWords(other, units)}`;

@@ -15,7 +15,8 @@ export function usePoint(stepId: string) {
   const finest = instrumentRules(run.started.house_rules).scale_reading;
   const settling = isLinked ? traceSettling(seen, 'travel', { resolution_pa: finest }) : undefined;
   const isSettled = settling?.state === 'settled';
-  const output = (share: number) => signalAt(plate.output, plate.action === 'direct' ? share : 1 - share);
+  const output = (travel: number) => signalAt(plate.output, travel);
+  const wanted = (at: number) => output(plate.action === 'direct' ? at : 1 - at);
 
   const take = (
     { at, direction, pass }: { at: number; direction: 'up' | 'down'; pass: number },
@@ -54,7 +55,7 @@ export function usePoint(stepId: string) {
     read,
     signalSay: (at: number) => signalWithUnit(plate.input.kind, signalAt(plate.input, at), units),
     outputSay: (si: number) => signalWithUnit(plate.output.kind, si, units),
-    wantedSay: (at: number) => signalWithUnit(plate.output.kind, output(at), units),
+    wantedSay: (at: number) => signalWithUnit(plate.output.kind, wanted(at), units),
     outputFigure: (si: number) => signalFigure(plate.output.kind, si, units),
     outputUnit: signalUnit(plate.output.kind, units),
     ends: [0, 1].map((at) => signalWithUnit(plate.input.kind, signalAt(plate.input, at), units)) as [string, string],

@@ -44,6 +44,15 @@ describe('a whole run by points on its twin', () => {
     expect(last(1).output).toBeGreaterThanOrEqual(0.02 - 0.04 * 0.016);
   });
 
+  test('reverse action: travel falls as the signal rises, and both ends hold all the same', () => {
+    const draft = familyStarted('positioner');
+    const { run } = rehearsedFamily('positioner', { plate: { ...draft.plate, action: 'reverse' } as typeof draft.plate }); // prettier-ignore
+    expect(run.status).toBe('signed');
+    const top = run.points['as_left']!.find(({ at }) => at === 1)!;
+    expect(top.output).toBeCloseTo(0, 1);
+    expect(top.share).toBeCloseTo(1, 1);
+  });
+
   test('a span screw that works the other way is turned round and still set', () => {
     const draft = familyStarted('positioner');
     const { run } = rehearsedFamily('positioner', { twin: { ...draft.twin!, faults: ['reversed_screw'] } });

@@ -218,7 +218,9 @@ export const isWideOpen = (twin: Twin): boolean => !twinOutputs(twin).isInContro
 export function readTravel(twin: Twin, finest = 0.001): number | undefined {
   if (twin.plant.kind !== 'linkage') return undefined;
   const random = seededRandom(twin.seed * 37 + Math.round(twin.t * 4) * 2 + 3);
-  return Math.round((twin.state[0]! + 0.0003 * random.normal()) / finest) * finest;
+  const [moved = 0] = twin.state;
+  const travel = twin.plant.params.isReverse ? 1 - moved : moved;
+  return Math.round((travel + 0.0003 * random.normal()) / finest) * finest;
 }
 
 /** What a gauge on the twin shows, Pa; undefined where none is fitted. */

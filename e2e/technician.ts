@@ -48,6 +48,12 @@ export async function readSettled(page: Page): Promise<void> {
   await page.getByTestId('read-gauge').click();
 }
 
+/** Waits for the travel scale to come to rest, then takes the point. */
+async function takeSettled(page: Page): Promise<void> {
+  await expect(page.getByText(/^settled/)).toBeVisible({ timeout: 60_000 });
+  await page.getByTestId('take-point').click();
+}
+
 /** Presses through confirmations and linked readings until a title is on screen. */
 export async function walkUntil(page: Page, title: RegExp): Promise<void> {
   for (let i = 0; i < 110; i++) {
@@ -66,6 +72,7 @@ async function oneStep(page: Page): Promise<void> {
   else if (await seen('in-lane')) await page.getByTestId('in-lane').click();
   else if (await seen('first-dribble')) await searchOnce(page);
   else if (await seen('mark-cracked')) await captureCycle(page);
+  else if (await seen('take-point')) await takeSettled(page);
   else if (await seen('turned')) await page.getByTestId('turned').click();
   else if (await seen('change-spring')) await page.getByTestId('change-spring').click();
   else if (await seen('give-answer')) await answer(page);

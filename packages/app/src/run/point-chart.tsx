@@ -5,7 +5,7 @@ import { useInk } from '@/theme/use-ink';
 import { spanWords } from '@/valve/aim-words';
 
 const FIGURES = 'AtkinsonHyperlegibleMono_400Regular';
-const LEFT = 46;
+const LEFT = 58;
 
 export type ChartPoint = {
   readonly at: number;
@@ -40,6 +40,10 @@ export function PointChart({ tolerance, points, found = [], ends, next, height =
       .map((point, i) => `${i ? 'L' : 'M'}${x(point.at).toFixed(1)},${y(point.error).toFixed(1)}`)
       .join('');
   };
+  // The tolerance is named only where its figures do not run into each other.
+  const hasRoom = y(-tolerance) - y(tolerance) > 32;
+  const outer = reach * 0.92;
+  const marks = hasRoom ? [...(outer > 1.6 * tolerance ? [outer, -outer] : []), tolerance, 0, -tolerance] : [outer, 0, -outer];
   const worst = points.reduce((most, { error }) => Math.max(most, Math.abs(error)), 0);
   return (
     <View
@@ -54,8 +58,8 @@ export function PointChart({ tolerance, points, found = [], ends, next, height =
     >
       <Svg width={width} height={height}>
         <Rect x={LEFT} width={width - LEFT - 16} y={y(tolerance)} height={y(-tolerance) - y(tolerance)} fill={ink.lane} />
-        {[reach, tolerance, 0, -tolerance, -reach].map((error, i) => (
-          <Text key={i} x={LEFT - 8} y={y(error) + (i === 0 ? 10 : i === 4 ? 0 : 4)} fontSize={11} textAnchor="end" fontFamily={FIGURES} fill={ink.muted}>
+        {marks.map((error) => (
+          <Text key={error} x={LEFT - 8} y={y(error) + 4} fontSize={11} textAnchor="end" fontFamily={FIGURES} fill={ink.muted}>
             {error === 0 ? '0' : `${error > 0 ? '+' : ''}${spanWords(error)}`}
           </Text>
         ))}

@@ -132,8 +132,13 @@ function useTwin({
   return linkRef;
 }
 
-/** What is only seen or said does not touch the valve. */
-const LEAVES_ALONE: ReadonlySet<RunEventDraft['type']> = new Set(['reading', 'observed', 'note']);
+/** What is only seen or said does not touch the valve; a calibrator stands already where a point is taken. */
+const LEAVES_ALONE: ReadonlySet<RunEventDraft['type']> = new Set([
+  'reading',
+  'observed',
+  'note',
+  'cal_point',
+]);
 
 /** Confirming a step or a turn does it to the twin; the time at which the last of it took effect, s. */
 async function doOnTwin(

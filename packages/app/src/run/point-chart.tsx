@@ -69,7 +69,13 @@ export function PointChart({ tolerance, points, found = [], ends, next, height =
         )}
         {found.length > 1 ? <Path d={line(found, 'up')} stroke={ink.line} strokeWidth={3} fill="none" /> : null}
         {found.length > 1 ? (
-          <Text x={x(1)} y={Math.max(18, y(found.find((point) => point.at === 1)?.error ?? 0) - 6)} fontSize={11} textAnchor="end" fontFamily={FIGURES} fill={ink.muted}>
+          <Text
+            x={x(0) + 6}
+            y={Math.min(height - 36, Math.max(18, y(found.find((point) => point.at === 0)?.error ?? 0) - 8))}
+            fontSize={11}
+            fontFamily={FIGURES}
+            fill={ink.muted}
+          >
             as found
           </Text>
         ) : null}

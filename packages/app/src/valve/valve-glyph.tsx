@@ -80,8 +80,8 @@ function LineGlyph({ family }: { readonly family: Family }) {
             strokeWidth={3}
             strokeLinejoin="round"
           />
-          <Line x1={62} x2={86} y1={34} y2={34} stroke={ink.color} strokeWidth={2.5} />
-          <Path d="M84,22 L104,22 L104,46 L84,46 Z" fill={ink.card} stroke={ink.color} strokeWidth={2.5} />
+          <Line x1={57} x2={80} y1={34} y2={34} stroke={ink.color} strokeWidth={2.5} />
+          <Path d="M80,24 L98,24 L98,44 L80,44 Z" fill={ink.card} stroke={ink.color} strokeWidth={2.5} />
         </>
       ) : isSpring(family) ? (
         <Path

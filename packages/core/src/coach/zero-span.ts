@@ -83,9 +83,10 @@ export function zeroSpanView(marks: readonly ZeroSpanMark[], options: ZeroSpanOp
     return stale ? view({ kind: 'go', spot: stale, why: 'moved_since' }, 1) : view({ kind: 'done' }, 0);
   }
   const needs = fewestNeeds(matrix, now, used, ENOUGH * allowed);
-  const rounds = 1 + 1 / chanceAllHold(state.rows, needs, allowed, options.noise);
   const unsure = used.find((_, i) => errorSd(state, i) > allowed / 2);
   const screw = ORDER.find((each) => (needs[used.indexOf(spotOf[each])] ?? 0) !== 0) ?? 'zero';
+  // One round when only zero is left, else two; another when what the moves will do is not sure.
+  const rounds = (screw === 'zero' ? 2 : 3) - chanceAllHold(state.rows, needs, allowed, options.noise);
   const spot = unsure ?? spotOf[screw];
   const i = used.indexOf(spot);
   if (unsure || isStale(i)) return view({ kind: 'go', spot, why: 'moved_since' }, rounds);
@@ -149,7 +150,7 @@ function chanceAllHold(
     // 1 − exp(−z²·0.7) follows the chance within z standard deviations to two hundredths.
     return product * (1 - Math.exp(-0.7 * (allowed / sd) ** 2));
   }, 1);
-  return Math.max(0.2, chance);
+  return chance;
 }
 
 const interactionsOf = (rows: readonly Row[], used: readonly Spot[]): Interaction[] =>

@@ -133,10 +133,11 @@ export function linkageView(run: Run): ZeroSpanView {
   return move.kind === 'turn' ? { ...view, move: { ...move, turns: roundTurns(move.turns) } } : view;
 }
 
-/** To thirty-seconds of a turn, and never more than three at once. */
+/** To eighths of a turn, finer where little is left, and never more than three at once. */
 const roundTurns = (turns: number): number => {
-  const size = Math.min(3, Math.max(1 / 32, Math.round(Math.abs(turns) * 32) / 32));
-  return Math.sign(turns) * size;
+  const size = Math.abs(turns);
+  const parts = size >= 0.25 ? 8 : size >= 0.1 ? 16 : 32;
+  return Math.sign(turns) * Math.min(3, Math.max(1 / 32, Math.round(size * parts) / parts));
 };
 
 /** Whether a screw was turned since its spot was last read: it is read before anything else. */

@@ -50,6 +50,8 @@ export function usePoint(stepId: string) {
     live: live && output(live.value),
     /** Where the linked calibrator stands, 0 … 1. */
     signal: seen.sight?.signal,
+    /** Share of the air supply that stands at the output of the stand-in. */
+    outputShare: seen.sight?.fill,
     set: (at: number) => drive({ signal: Math.min(1, Math.max(0, at)) }),
     take,
     read,

@@ -2,7 +2,7 @@ import {
   actOnTwin,
   advanceTwin,
   isWideOpen,
-  readTravel,
+  readScale,
   readTwin,
   turnTwin,
   twinOutputs,
@@ -32,7 +32,7 @@ function twinWorker() {
   let report: (report: TwinReport) => void = () => undefined;
 
   const lines = (now: Twin): Line[] => {
-    const travel = readTravel(now);
+    const travel = readScale(now);
     const seen: Line[] = (['outlet', 'inlet'] as const).flatMap((role) => {
       const pa = readTwin(now, role);
       return pa === undefined ? [] : [{ role, line: `${(pa / 1000).toFixed(3)} kPa`, t: now.t }];

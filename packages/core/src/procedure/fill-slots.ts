@@ -1,6 +1,6 @@
 import type { Gauge } from '../gauge';
 import {
-  adjusterPlate, chooseSpring, isInstrument, fittedSpring, minFlowFor, standardAirPressure, type HouseRules, type Plate, type Target,
+  adjusterPlate, chooseSpring, instrumentRules, isInstrument, lateSparkSeconds, fittedSpring, minFlowFor, standardAirPressure, type HouseRules, type Plate, type Target,
 } from '../valve'; // prettier-ignore
 
 export type SlotSource = {
@@ -55,6 +55,15 @@ const slots: Readonly<Record<string, (source: SlotSource, print: SlotPrinters) =
       : 'away from the machine',
   heaviest_load: ({ plate }, { pressure }) =>
     plate.family === 'hydraulic' ? pressure(plate.heaviest_load_pa) : '',
+  refrigerant: ({ plate }) => (plate.family === 'suction' ? plate.refrigerant : ''),
+  below_target: ({ target, rules }, { pressure }) =>
+    pressure(target.set_point_pa - instrumentRules(rules).suction_margin_pa),
+  maker_range: ({ plate }, { pressure }) =>
+    plate.family === 'burner_pilot'
+      ? `${pressure(plate.maker_low_pa)} to ${pressure(plate.maker_high_pa)}`
+      : '',
+  late_spark: ({ plate, rules }) =>
+    plate.family === 'burner_pilot' ? `${lateSparkSeconds(plate, rules).toFixed(1)} s` : '',
   no_air: ({ plate }) => (plate.family === 'positioner' ? (plate.air_to === 'open' ? 'shut' : 'open') : ''),
   action: ({ plate }) => (isInstrument(plate) ? plate.action : ''),
   tolerance_span: ({ plate }) => (isInstrument(plate) ? `${(plate.tolerance_span * 100).toFixed(1)} %` : ''),

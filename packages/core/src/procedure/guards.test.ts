@@ -23,6 +23,9 @@ const facts: ProcedureFacts = {
   cyclesWanted: 3,
   pointsLeft: 0,
   linkageHolds: false,
+  edgesFound: false,
+  switchCycles: 0,
+  bandHolds: false,
   springNow: 'green',
 };
 

@@ -1,5 +1,5 @@
 import type { HouseRules, Plate, Target } from '../valve';
-import { chooseSpring, minFlowFor } from '../valve';
+import { chooseSpring, instrumentRules, minFlowFor } from '../valve';
 
 /** What guards and conditions look at: frozen facts of the run, and what has been seen so far. */
 export type ProcedureFacts = {
@@ -27,6 +27,10 @@ export type ProcedureFacts = {
   /** Whether this step's table has all its points, and whether zero and span hold. */
   readonly pointsLeft: number;
   readonly linkageHolds: boolean;
+  /** Whether both edges of the flame are known; whole cycles of a switch, and whether its band holds. */
+  readonly edgesFound: boolean;
+  readonly switchCycles: number;
+  readonly bandHolds: boolean;
   /** Colour of the spring that is in the adjuster now. */
   readonly springNow: string;
 };
@@ -87,6 +91,17 @@ export const guards: Readonly<Record<string, Guard>> = {
         ? MET
         : { state: 'unmet' },
   points_whole: ({ pointsLeft }) => (pointsLeft === 0 ? MET : { state: 'unmet', have: pointsLeft, want: 0 }),
+  edges_found: ({ edgesFound }) => (edgesFound ? MET : { state: 'unmet' }),
+  band_holds: ({ bandHolds }) => (bandHolds ? MET : { state: 'unmet' }),
+  switch_cycles: ({ switchCycles, cyclesWanted }) =>
+    switchCycles >= cyclesWanted ? MET : { state: 'unmet', have: switchCycles, want: cyclesWanted },
+  /** With the control shut off, suction must fall below the set point by a margin: else the gauge shows the system. */
+  suction_below: ({ line, target, rules }) => {
+    const most = target.set_point_pa - instrumentRules(rules).suction_margin_pa;
+    if (line === undefined) return { state: 'unknown' };
+    return line <= most ? MET : { state: 'unmet', have: line, want: most };
+  },
+  lit_late: ({ observed }) => yes(observed['lit_late']),
   linkage_holds: ({ linkageHolds }) => (linkageHolds ? MET : { state: 'unmet' }),
   no_open_ends: ({ openEnds }) =>
     openEnds.length === 0 ? MET : { state: 'unmet', have: openEnds.length, want: 0 },

@@ -1,13 +1,16 @@
 import type { Family } from '../valve';
+import { burnerProcedure } from './burner-pilot';
 import { gasProcedure } from './gas';
 import { indicatorProcedure } from './indicator';
 import { hydraulicProcedure } from './hydraulic';
 import { positionerProcedure } from './positioner';
+import { switchProcedure } from './pressure-switch';
 import { reducingProcedure } from './reducing';
 import { pilotReliefProcedure } from './relief-pilot';
 import { springReliefProcedure } from './relief-spring';
 import { selfOperatedProcedure } from './self-operated';
 import type { Procedure } from './step';
+import { suctionProcedure } from './suction';
 import { sustainingProcedure } from './sustaining';
 
 /** Every version that a stored run may name stays here. */
@@ -19,6 +22,9 @@ export const procedures: readonly Procedure[] = [
   hydraulicProcedure,
   gasProcedure,
   selfOperatedProcedure,
+  suctionProcedure,
+  switchProcedure,
+  burnerProcedure,
   positionerProcedure,
   indicatorProcedure,
 ];

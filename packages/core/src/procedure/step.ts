@@ -6,7 +6,7 @@ export const phases = ['ready', 'line_up', 'park', 'set', 'prove', 'lock', 'rest
 export type Phase = (typeof phases)[number];
 
 export const stepKinds = [
-  'caution', 'check', 'act', 'ask', 'spring', 'read', 'set', 'search', 'count', 'wait', 'cycle', 'capture', 'table', 'points', 'linkage', 'lock', 'restore', 'sign',
+  'caution', 'check', 'act', 'ask', 'spring', 'read', 'set', 'search', 'count', 'wait', 'cycle', 'capture', 'table', 'points', 'linkage', 'switching', 'edges', 'clock', 'lock', 'restore', 'sign',
 ] as const; // prettier-ignore
 export type StepKind = (typeof stepKinds)[number];
 
@@ -95,6 +95,8 @@ export type Step = {
   readonly around?: string;
   /** linkage: judged by where the output begins and ends, instead of by its travel. */
   readonly measure?: 'ends';
+  /** clock: seconds that must run, by the name of what gives them, and what is asked when they have. */
+  readonly clock?: 'late_spark';
   /** table: least number of readings. */
   readonly rows?: number;
 };

@@ -25,6 +25,8 @@ const MAY_NOT_BE_SKIPPED = new Set<Step['kind']>([
   'search',
   'count',
   'linkage',
+  'switching',
+  'edges',
   'lock',
   'restore',
   'sign',

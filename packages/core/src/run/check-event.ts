@@ -3,6 +3,7 @@ import type { Gauge } from '../gauge';
 import { unmetGuards, type GuardOutcome } from '../procedure';
 import type { RunEventDraft } from './event';
 import { adjusterPlate, adjustersOf, isInstrument } from '../valve';
+import { lightsLeft, mustPurge } from './lights';
 import { tableOf } from './points';
 import { leavesSetting, settingsLeft } from './settings-left';
 import { openEndsOf, factsOf } from './view';
@@ -20,6 +21,8 @@ export type EventError =
   | { readonly code: 'run.beyond_gauge'; readonly asks: true; readonly gauge: string }
   | { readonly code: 'run.negative_impossible' }
   | { readonly code: 'run.sheet_has_no_as_left' }
+  | { readonly code: 'run.purge_first' }
+  | { readonly code: 'run.lights_spent'; readonly most: number }
   | { readonly code: 'run.point_twice'; readonly at: number; readonly direction: 'up' | 'down' }
   | TurnError;
 
@@ -33,6 +36,12 @@ export function checkEvent(run: Run, draft: RunEventDraft): EventError | undefin
         ? checkTurn(draft.turns, adjusterPlate(run.started.plate, draft.adjuster).travel_turns)
         : { code: 'run.unknown_adjuster', adjuster: draft.adjuster };
     case 'marked':
+      return draft.reading.confirmed ? undefined : readingDoubt(run.gauges[draft.role], draft.reading.si);
+    case 'light_tried':
+      if (mustPurge(run)) return { code: 'run.purge_first' };
+      if (lightsLeft(run) <= 0) return { code: 'run.lights_spent', most: run.lights.length };
+      return draft.reading.confirmed ? undefined : readingDoubt(run.gauges[draft.role], draft.reading.si);
+    case 'switched':
       return draft.reading.confirmed ? undefined : readingDoubt(run.gauges[draft.role], draft.reading.si);
     case 'cal_point':
       return run.points[draft.step_id]?.some(

@@ -111,6 +111,21 @@ export const runEventSchema = z.discriminatedUnion('type', [
     entered: z.object({ text: z.string().max(60), unit: z.string().max(16) }),
     source: z.enum(['typed', 'linked']),
   }),
+  event('switched', {
+    step_id: id,
+    role,
+    edge: z.enum(['cut_in', 'cut_out']),
+    cycle: z.number().int().min(1).max(99),
+    reading: readingSchema,
+  }),
+  event('light_tried', {
+    step_id: id,
+    role,
+    reading: readingSchema,
+    lit: z.boolean(),
+    /** Lit, but the flame signal was below what is asked. */
+    weak: z.boolean().optional(),
+  }),
   event('spring_changed', { step_id: id, adjuster: id, colour: z.string().min(1).max(40) }),
   event('condemned', { step_id: id, reason: z.string().min(1).max(400) }),
   event('turned', { adjuster: id, turns: z.number().min(-60).max(60) }),

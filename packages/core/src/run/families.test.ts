@@ -13,7 +13,7 @@ import { searchView } from './search-view';
 import { settingView } from './setting-view';
 import { openEndsOf, runView } from './view';
 
-const names: readonly SampleName[] = ['sustaining', 'combined', 'relief_pilot', 'relief_spring', 'vacuum', 'hydraulic', 'gas', 'self_operated', 'back_pressure']; // prettier-ignore
+const names: readonly SampleName[] = ['sustaining', 'combined', 'relief_pilot', 'relief_spring', 'vacuum', 'hydraulic', 'gas', 'self_operated', 'back_pressure', 'suction', 'pressure_switch', 'burner_pilot']; // prettier-ignore
 const runOf = (name: SampleName, ...drafts: RunEventDraft[]) =>
   unwrap(reduceRun([stamp(familyStarted(name), 1), ...drafts.map((draft, i) => stamp(draft, i + 2))]));
 const reading = (si: number) => ({

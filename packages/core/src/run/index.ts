@@ -13,3 +13,5 @@ export * from './settings-left';
 export * from './capture-view';
 export * from './spring-now';
 export * from './points';
+export * from './switch-view';
+export * from './lights';

@@ -2,7 +2,9 @@ import { procedureOf, stepsFor, stepsOutOfService, type Positions, type Step } f
 import { err, ok, type Result } from '../result';
 import { byOrder, type EventOf, type RunEvent } from './event';
 import { linkageMarks, takenPoint } from './points';
-import type { CaptureMark, OpenEnd, Run, SettingMark } from './state';
+import { bandOfCycle } from './switch-view';
+import { PURGED, triedLight } from './lights';
+import type { CaptureMark, OpenEnd, Run, SettingMark, SwitchMark } from './state';
 
 export type RunError =
   | { readonly code: 'run.no_events' }
@@ -56,6 +58,8 @@ function openDraft(started: EventOf<'started'>): Draft {
     marks: {},
     captures: {},
     points: {},
+    switchMarks: {},
+    lights: [],
     linkage: [],
     logs: {},
     springs: {},
@@ -106,6 +110,13 @@ function fold(run: Draft, event: RunEvent, copy = false): void {
       };
       run.linkage = [...run.linkage, ...linkageMarks(run, event)];
       return;
+    case 'switched':
+      return takeSwitch(run, event);
+    case 'light_tried':
+      run.lights = [...run.lights, triedLight(event)];
+      return mark(run, stepOf(run, event.step_id)?.adjuster ?? 'main', {
+        kind: 'read', eventId: event.id, pressure: event.reading.si, inControl: true, atMs: event.at_ms,
+      }); // prettier-ignore
     case 'turned':
       run.linkage = [...run.linkage, ...linkageMarks(run, event)];
       return mark(run, event.adjuster, {
@@ -126,6 +137,7 @@ function fold(run: Draft, event: RunEvent, copy = false): void {
       run.steps = stepsOutOfService(run.steps);
       return;
     case 'observed':
+      if (event.key === PURGED) run.lights = run.lights.map((light) => ({ ...light, purged: true }));
       if (typeof event.value === 'number') run.measured = { ...run.measured, [event.key]: event.value };
       else run.observed = { ...run.observed, [event.key]: event.value };
       return;
@@ -216,6 +228,24 @@ function marksOfLog(event: EventOf<'log_taken'>, known: readonly CaptureMark[]):
         : [{ eventId: `${event.id}#${i}${name}`, mark: name, cycle: before + i + 1, pressure, source: 'log', atMs: event.at_ms }];
     }),
   ); // prettier-ignore
+}
+
+/** Both edges of a cycle are a reading of the scale and of the differential at once. */
+function takeSwitch(run: Draft, event: EventOf<'switched'>): void {
+  const { step_id: stepId, edge, cycle: number, at_ms: atMs } = event;
+  const mine: SwitchMark = { eventId: event.id, edge, cycle: number, pressure: event.reading.si, atMs };
+  run.switchMarks = { ...run.switchMarks, [stepId]: [...(run.switchMarks[stepId] ?? []), mine] };
+  const band = bandOfCycle(run.switchMarks[stepId]!, number);
+  if (!band || run.started.plate.family !== 'pressure_switch') return;
+  const read = (pressure: number): SettingMark => ({
+    kind: 'read',
+    eventId: event.id,
+    pressure,
+    inControl: true,
+    atMs,
+  });
+  mark(run, 'main', read(run.started.plate.scale === 'additive' ? band.cutIn : band.cutOut));
+  mark(run, 'differential', read(band.cutOut - band.cutIn));
 }
 
 function mark(run: Draft, adjuster: string, item: SettingMark): void {

@@ -1,8 +1,9 @@
 import { resultUncertainty } from '../gauge';
-import { adjustersOf, type AdjusterSpec } from '../valve';
+import { adjustersOf, type AdjusterSpec, type SwitchBand } from '../valve';
 import { captureCycles } from './captures';
 import { countView } from './count-view';
 import { lastReading } from './last-reading';
+import { switchCycles } from './switch-view';
 import type { Run } from './state';
 
 /** How the figure that is left was come by. */
@@ -36,6 +37,18 @@ function leftOf(run: Run, { id, role }: AdjusterSpec): Omit<SettingLeft, 'spec' 
   const read = lastReading(run, 'as_left', id);
   const base = gauge ? resultUncertainty(gauge) : 0;
   if (read) return { asLeft: read.reading.si, uncertainty: base, method: 'by_reading' };
+  const switching = run.steps.find(({ kind, purpose }) => kind === 'switching' && purpose === 'as_left');
+  const bands = switching ? switchCycles(run, switching.id) : [];
+  if (bands.length > 0 && run.started.plate.family === 'pressure_switch') {
+    const isAdditive = run.started.plate.scale === 'additive';
+    const of = ({ cutIn, cutOut }: SwitchBand) =>
+      id === 'differential' ? cutOut - cutIn : isAdditive ? cutIn : cutOut;
+    return {
+      asLeft: bands.reduce((sum, band) => sum + of(band), 0) / bands.length,
+      uncertainty: base,
+      method: 'by_pressure',
+    };
+  }
   const capture = run.steps.find(
     (step) => step.kind === 'capture' && step.purpose === 'as_left' && step.adjuster === id,
   );

@@ -1,4 +1,4 @@
-import type { Evidence, ZeroSpanMark } from '../coach';
+import type { Evidence, Light, ZeroSpanMark } from '../coach';
 import type { CalPoint } from '../prove';
 import type { GaugeRole, Mark, Positions, Procedure, Purpose, Step } from '../procedure';
 import type { EventOf, Reading } from './event';
@@ -55,6 +55,17 @@ export type TakenPoint = Omit<CalPoint, 'output'> & {
   readonly source: 'typed' | 'linked';
 };
 
+/** Where a switch was seen to make or to break, Pa. */
+export type SwitchMark = {
+  readonly eventId: string;
+  readonly edge: 'cut_in' | 'cut_out';
+  readonly cycle: number;
+  readonly pressure: number;
+  readonly atMs: number;
+};
+/** A try to light, in the order they were made; `purged` once the purge after a failed one has run. */
+export type TriedLight = Light & { readonly eventId: string; readonly purged: boolean };
+
 export type Run = {
   readonly id: string;
   readonly started: EventOf<'started'>;
@@ -71,6 +82,8 @@ export type Run = {
   readonly points: Readonly<Record<string, readonly TakenPoint[]>>;
   /** Errors at the spots of a linkage, and turns of its screws, as they happened. */
   readonly linkage: readonly ZeroSpanMark[];
+  readonly switchMarks: Readonly<Record<string, readonly SwitchMark[]>>;
+  readonly lights: readonly TriedLight[];
   /** A log that was dropped into a capture, as its chart shows it. */
   readonly logs: Readonly<Record<string, readonly (readonly [number, number])[]>>;
   readonly observed: Evidence & Readonly<Record<string, string | undefined>>;

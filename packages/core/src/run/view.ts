@@ -11,7 +11,9 @@ import { targetOf } from '../valve';
 import { springNow } from './spring-now';
 import { captureCycles, crackedAt, cyclesWanted, isWhole } from './captures';
 import { lastReading } from './last-reading';
+import { lightsView } from './lights';
 import { linkageView, pointsView } from './points';
+import { switchCycles, switchView } from './switch-view';
 import { settingView } from './setting-view';
 import type { OpenEnd, Run } from './state';
 
@@ -64,8 +66,11 @@ export function factsOf(run: Run, step: Step): ProcedureFacts {
     hasCracked: crackedAt(run, step.id) !== undefined,
     cyclesCaptured: captureCycles(run, step.id).filter(isWhole).length,
     springNow: springNow(run, step.adjuster ?? 'main'),
-    cyclesWanted: step.kind === 'capture' ? cyclesWanted(run, step.id) : 0,
+    cyclesWanted: step.kind === 'capture' || step.kind === 'switching' ? cyclesWanted(run, step.id) : 0,
     pointsLeft: step.kind === 'points' ? pointsView(run, step.id).left : 0,
+    edgesFound: step.kind === 'edges' && lightsView(run).search.isDone,
+    switchCycles: step.kind === 'switching' ? switchCycles(run, step.id).length : 0,
+    bandHolds: step.kind === 'switching' && switchView(run, step).holds,
     linkageHolds: step.kind === 'linkage' && linkageView(run).move.kind === 'done',
   };
 }

@@ -5,7 +5,7 @@ import {
   plateLeft, settingView, settingsLeft, signingError, type EventError, type Run, type SettingLeft,
 } from '../run'; // prettier-ignore
 import { judgeOf } from '../valve';
-import { crackingOf, noFlowOf } from './proofs';
+import { crackingOf, edgesOf, noFlowOf, switchOf } from './proofs';
 import { tablesOf } from './tables';
 import type { SheetBody, SheetSetting } from './sheet';
 
@@ -66,6 +66,8 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     ...noFlowOf(run),
     cracking: crackingOf(run),
     ...(tables ? { tables } : {}),
+    ...edgesOf(run),
+    ...switchOf(run),
     answers: answersOf(run),
     open_ends: run.openEnds.map(({ id, say, state, reason }) => ({
       id,

@@ -1,5 +1,5 @@
 import { crackingResult, droop, noFlowVerdict } from '../prove';
-import { captureCycles, lastReading, type Run } from '../run';
+import { captureCycles, lastReading, lightsView, switchCycles, type Run } from '../run';
 import type { SheetBody } from './sheet';
 
 /** Droop and lockup of a run so far; null where the readings are not there. */
@@ -53,5 +53,36 @@ export function crackingOf(run: Run): SheetBody['cracking'] {
     blowdown: value.blowdown ?? null,
     overpressure: value.overpressure ?? null,
     source: isLog ? 'log' : 'marked',
+  };
+}
+
+/** Cycles of a switch as left; undefined for anything else. */
+export function switchOf(run: Run): Pick<SheetBody, 'switch_cycles'> {
+  const step = run.steps.find(({ kind, purpose }) => kind === 'switching' && purpose === 'as_left');
+  const cycles = step ? switchCycles(run, step.id) : [];
+  if (cycles.length === 0) return {};
+  return { switch_cycles: cycles.map(({ cutIn, cutOut }) => ({ cut_in_pa: cutIn, cut_out_pa: cutOut })) };
+}
+
+/** Edges of a flame and every try that found them; undefined for anything else. */
+export function edgesOf(run: Run): Pick<SheetBody, 'edges'> {
+  if (run.started.plate.family !== 'burner_pilot' || run.lights.length === 0) return {};
+  const { search } = lightsView(run);
+  const left = lastReading(run, 'as_left')?.reading.si;
+  const { lit: low } = search.low;
+  const { lit: high } = search.high;
+  if (low === undefined || high === undefined || left === undefined) return {};
+  return {
+    edges: {
+      low_pa: low,
+      high_pa: high,
+      to_low_pa: left - low,
+      to_high_pa: high - left,
+      lights: run.lights.map(({ pressure, lit, weak }) => ({
+        pressure_pa: pressure,
+        lit,
+        weak: weak ?? false,
+      })),
+    },
   };
 }

@@ -136,6 +136,18 @@ export const sheetBodySchema = z.object({
       as_left: sheetTableSchema,
     })
     .optional(),
+  /** Edges between which a pilot lights, Pa, and how far from each it was left. */
+  edges: z
+    .object({
+      low_pa: number,
+      high_pa: number,
+      to_low_pa: number,
+      to_high_pa: number,
+      lights: z.array(z.object({ pressure_pa: number, lit: z.boolean(), weak: z.boolean() })),
+    })
+    .optional(),
+  /** Cycles of a switch as left, Pa. */
+  switch_cycles: z.array(z.object({ cut_in_pa: number, cut_out_pa: number })).optional(),
   /** Answers that were given in the run, as they were given; figures in SI. */
   answers: z.record(z.string(), z.union([z.string(), number])),
   open_ends: z.array(

@@ -98,6 +98,25 @@ export const familySamples = {
     gauges: { inlet: gauge('G-12', 1000), outlet: gauge('G-15', 1000) },
     found: { found_pa: kPa(480) },
   },
+  suction: {
+    plate: { family: 'suction', ...common, ...own(100, 700, 60), size_dn: 20, inlet_rating_pa: kPa(1500), outlet_rating_pa: kPa(1500), refrigerant: 'a test refrigerant' },
+    target: target(400, 12, 700),
+    gauges: { inlet: gauge('G-12', 1000) },
+    found: { found_pa: kPa(340) },
+  },
+  pressure_switch: {
+    plate: { family: 'pressure_switch', ...common, ...own(50, 900, 90), others: { differential: own(10, 300, 40) }, size_dn: 8, inlet_rating_pa: kPa(1000), outlet_rating_pa: kPa(1000), scale: 'additive', printed: 'CUT-IN', serves_as: 'operating', manual_reset: false },
+    target: target(550, 10, 900),
+    other_targets: { differential: target(120, 12, 350) },
+    gauges: { inlet: gauge('G-12', 1000) },
+    found: { found_pa: kPa(600), found_others: { differential: kPa(80) } },
+  },
+  burner_pilot: {
+    plate: { family: 'burner_pilot', ...common, ...own(0.3, 3.5, 0.5), size_dn: 8, inlet_rating_pa: kPa(50), outlet_rating_pa: kPa(5), maker_low_pa: kPa(1), maker_high_pa: kPa(1.6), trial_s: 10 },
+    target: target(1.3, 0.3, 3),
+    gauges: { outlet: gauge('G-50', 5, { resolution_pa: 10, accuracy_fraction: 0.005 }) },
+    found: { found_pa: kPa(1.9) },
+  },
   positioner: {
     plate: { family: 'positioner', ...common, ...bare(20), others: { span: bare(20) }, inlet_rating_pa: kPa(250), outlet_rating_pa: kPa(250), input: { kind: 'current', low: 0.004, high: 0.02 }, output: { kind: 'fraction', low: 0, high: 1 }, action: 'direct', tolerance_span: 0.01, air_to: 'open' },
     target: target(140, 10, 200),

@@ -87,6 +87,8 @@ export type LineParams = {
   readonly highest: number;
   /** Wide open is out of control: more, or less, is drawn than its setting can rule. */
   readonly wideIsDeaf: boolean;
+  /** Pressures at the outlet between which a flame lights, kPa, and over how much luck decides. */
+  readonly flame?: { readonly low: number; readonly high: number; readonly soft: number };
   /** Settings that are loaded by a supply: the set point counts in the share of this input. */
   readonly loadedBy?: string;
 };

@@ -58,12 +58,13 @@ export const linkagePlant: Plant<LinkageParams> = {
     const x = positionOf(inputs, 'signal');
     const wanted = linkageAt(p, x, settings);
     return {
-      inlet: p.signalLow + x * (p.signalHigh - p.signalLow),
-      outlet: outputPressure(p, wanted) * air(p, inputs),
+      inlet: 1000 * (p.signalLow + x * (p.signalHigh - p.signalLow)),
+      outlet: 1000 * p.supply * air(p, inputs),
       flow: 0,
       vent: 0,
       opening: limit(p.isReverse ? 1 - y : y, 0, 1),
-      fill: 1,
+      // Of the air supply, the share that stands at the output.
+      fill: p.supply > 0 ? (outputPressure(p, wanted) * air(p, inputs)) / p.supply : 1,
       isInControl: true,
     };
   },

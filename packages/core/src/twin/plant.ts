@@ -10,7 +10,7 @@ export type PlantOutputs = {
   readonly vent: number;
   /** Opening of the valve, 0 … 1. */
   readonly opening: number;
-  /** Share of the main's volume that is full, 0 … 1. */
+  /** Share of the main's volume that is full, or of a positioner's supply that stands at its output, 0 … 1. */
   readonly fill: number;
   /** False while the valve stands wide open and its setting does not rule the gauge. */
   readonly isInControl: boolean;

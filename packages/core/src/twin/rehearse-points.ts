@@ -9,7 +9,7 @@ import {
   type RunEventDraft,
 } from '../run';
 import type { Hand } from './hand';
-import { actOnTwin, readTravel, turnTwin, twinOutputs } from './twin';
+import { actOnTwin, readScale, turnTwin, twinOutputs } from './twin';
 
 const MOST_MOVES = 60;
 /** Longer than any movement takes to come to rest. */
@@ -64,7 +64,7 @@ type Asked = { readonly at: number; readonly direction: 'up' | 'down'; readonly 
 
 function pointDraft(hand: Hand, step: Step, { at, direction, pass }: Asked): RunEventDraft {
   const { output } = instrumentOf(hand.run);
-  const value = signalAt(output, readTravel(hand.twin) ?? 0);
+  const value = signalAt(output, readScale(hand.twin) ?? 0);
   return {
     type: 'cal_point',
     step_id: step.id,
@@ -82,8 +82,10 @@ function endDraft(hand: Hand, step: Step, at: number, pass: number): RunEventDra
   const { input } = instrumentOf(hand.run);
   const isLow = at === 0;
   let signal = isLow ? 0 : 0.9;
-  const seen = () => twinOutputs(hand.twin).outlet;
-  const isMet = () => (isLow ? seen() > 2 : seen() >= hand.run.started.target.set_point_pa / 1000 - 2);
+  const isMet = () => {
+    const { fill } = twinOutputs(hand.twin);
+    return isLow ? fill > 0.02 : fill >= 0.985;
+  };
   bringSignal(hand, signal);
   for (let i = 0; i < 60 && !isMet() && signal < 1; i++) {
     signal += 0.0025;

@@ -2,6 +2,7 @@ import type { Mark, Step } from '../procedure';
 import { captureCycles, captureView, countView, cyclesWanted, isWhole, openEndsOf, runView, searchView, settingView, type Run, type RunEvent } from '../run'; // prettier-ignore
 import { chooseSpring } from '../valve';
 import { Hand, type RehearsalOptions } from './hand';
+import { findEdges, markCycles } from './rehearse-bands';
 import { setLinkage, takePoints } from './rehearse-points';
 import { actOnTwin, isWideOpen, turnTwin, twinOutputs, type Twin } from './twin';
 
@@ -32,6 +33,10 @@ export function rehearse(options: RehearsalOptions): Rehearsal {
       if (!setByCoach(hand, step, options.stopAfterTurns)) break;
     } else if (step.kind === 'linkage') {
       if (!setLinkage(hand, step, options.stopAfterTurns)) break;
+    } else if (step.kind === 'switching') {
+      if (!markCycles(hand, step)) break;
+    } else if (step.kind === 'edges') {
+      if (!findEdges(hand, step)) break;
     } else if (step.kind === 'search') {
       if (!searchByEye(hand, step)) break;
     } else carryOut(hand, step);
@@ -95,6 +100,7 @@ function carryOut(hand: Hand, step: Step): void {
       return hand.add(stepDone);
     }
     case 'ask':
+    case 'clock':
       answer(hand, step);
       return hand.add(stepDone);
     case 'lock':

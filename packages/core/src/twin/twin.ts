@@ -3,6 +3,7 @@ import { integrate, seededRandom } from '../numerics';
 import type { GaugeRole, Positions } from '../procedure';
 import type { Plate, Targets, TwinSketch } from '../valve';
 import { drawTwin, type DrawnPlant } from './draw';
+import { boilerPlant } from './boiler-plant';
 import { linePlant } from './line-plant';
 import { linkagePlant } from './linkage-plant';
 import type { Plant, PlantOutputs, Settings } from './plant';
@@ -54,7 +55,7 @@ const HAND_SPEED = 0.12;
 const LONGEST_ADVANCE = 7200;
 
 type AnyPlant = Plant<DrawnPlant['params']>;
-const plants = { reducing: reducingPlant, line: linePlant, linkage: linkagePlant };
+const plants = { reducing: reducingPlant, line: linePlant, linkage: linkagePlant, boiler: boilerPlant };
 const plantOf = ({ kind }: DrawnPlant): AnyPlant => plants[kind] as unknown as AnyPlant;
 
 export function createTwin({ plate, targets, sketch, gauges, initial }: TwinOptions): Twin {
@@ -214,13 +215,39 @@ export const twinOutputs = (twin: Twin): PlantOutputs =>
 /** The valve stands wide open: the main is filling, or the demand is on the wrong side. */
 export const isWideOpen = (twin: Twin): boolean => !twinOutputs(twin).isInControl;
 
-/** What an eye reads of a travel or pointer scale, 0 … 1; undefined where there is none. */
-export function readTravel(twin: Twin, finest = 0.001): number | undefined {
-  if (twin.plant.kind !== 'linkage') return undefined;
+/**
+ * What is seen beside the gauges, 0 … 1: a travel or pointer scale, the contact of a switch, the signal
+ * of a flame. Undefined where there is nothing of the kind.
+ */
+export function readScale(twin: Twin, finest = 0.001): number | undefined {
   const random = seededRandom(twin.seed * 37 + Math.round(twin.t * 4) * 2 + 3);
-  const [moved = 0] = twin.state;
-  const travel = twin.plant.params.isReverse ? 1 - moved : moved;
-  return Math.round((travel + 0.0003 * random.normal()) / finest) * finest;
+  const { plant, state } = twin;
+  switch (plant.kind) {
+    case 'boiler':
+      return (state[2] ?? 0) > 0.5 ? 1 : 0;
+    case 'linkage': {
+      const [moved = 0] = state;
+      const travel = plant.params.isReverse ? 1 - moved : moved;
+      return Math.round((travel + 0.0003 * random.normal()) / finest) * finest;
+    }
+    case 'line':
+      return (
+        plant.params.flame &&
+        flameSignal(twinOutputs(twin).outlet / 1000, plant.params.flame, random.normal())
+      );
+    default:
+      return undefined;
+  }
+}
+
+/** Strength of a flame at a pressure, kPa: strong inside its edges, and a matter of luck at them. */
+function flameSignal(
+  pressure: number,
+  { low, high, soft }: { readonly low: number; readonly high: number; readonly soft: number },
+  luck: number,
+): number {
+  const edge = (over: number) => 1 / (1 + Math.exp(-over / soft));
+  return Math.min(1, Math.max(0, edge(pressure - low) * edge(high - pressure) + 0.06 * luck));
 }
 
 /** What a gauge on the twin shows, Pa; undefined where none is fitted. */

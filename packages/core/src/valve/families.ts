@@ -96,6 +96,33 @@ export const families: Readonly<Record<Family, FamilyFacts>> = {
     gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
     judge: 'outlet',
   },
+  suction: {
+    name: 'Suction-pressure control',
+    holds: 'holds suction at',
+    verb: 'hold suction at',
+    adjusters: [main('Control adjuster', 'from_below', 'inlet')],
+    gauges: { inlet: 'Suction gauge' },
+    judge: 'inlet',
+  },
+  pressure_switch: {
+    name: 'On-off pressure switch',
+    holds: 'scale at',
+    verb: 'switch at',
+    adjusters: [
+      main('Scale screw', 'from_below', 'inlet'),
+      { id: 'differential', name: 'Differential screw', approach: 'from_below', role: 'inlet' },
+    ],
+    gauges: { inlet: 'Boiler gauge' },
+    judge: 'inlet',
+  },
+  burner_pilot: {
+    name: 'Pilot gas of a burner',
+    holds: 'pilot gas',
+    verb: 'light at',
+    adjusters: [main('Pilot regulator', 'from_below', 'outlet')],
+    gauges: { outlet: 'Manometer' },
+    judge: 'outlet',
+  },
   positioner: {
     name: 'Positioner',
     holds: 'air supply',

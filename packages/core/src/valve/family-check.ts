@@ -1,5 +1,7 @@
 import type { Plate, Targets } from './plate';
+import { defaultInstrumentRules } from './house-rules';
 import { standardAirPressure } from './standard-air';
+import { switchKindOf } from './switch-settings';
 
 /** What only one family can have wrong. */
 export type FamilyIssue =
@@ -13,7 +15,12 @@ export type FamilyIssue =
   | { readonly code: 'valve.maker_figure_wanted'; readonly stops: false; readonly estimate: number }
   | { readonly code: 'valve.cross_port_over_main'; readonly stops: true; readonly main: number }
   | { readonly code: 'valve.compensator_over_main'; readonly stops: true; readonly main: number }
-  | { readonly code: 'valve.compensator_under_load'; readonly stops: true; readonly load: number }; // prettier-ignore
+  | { readonly code: 'valve.compensator_under_load'; readonly stops: true; readonly load: number }
+  | { readonly code: 'valve.switch_is_no_limit'; readonly stops: true }
+  | { readonly code: 'valve.differential_small'; readonly stops: false; readonly least: number }
+  | { readonly code: 'valve.scale_not_as_printed'; readonly stops: false; readonly kind: 'additive' | 'subtractive' }
+  | { readonly code: 'valve.maker_range_upside_down'; readonly stops: true }
+  | { readonly code: 'valve.outside_maker_range'; readonly stops: true; readonly low: number; readonly high: number }; // prettier-ignore
 
 /** Rules between a family's own figures. */
 export function familyIssues(plate: Plate, { target, other_targets: others }: Targets): FamilyIssue[] {
@@ -52,9 +59,33 @@ export function familyIssues(plate: Plate, { target, other_targets: others }: Ta
         issues.push({ code: 'valve.compensator_under_load', stops: true, load: plate.heaviest_load_pa });
       return issues;
     }
+    case 'pressure_switch':
+      return switchIssues(plate, others?.['differential']?.set_point_pa);
+    case 'burner_pilot': {
+      const { maker_low_pa: low, maker_high_pa: high } = plate;
+      if (!(low < high)) return [{ code: 'valve.maker_range_upside_down', stops: true }];
+      return set < low || set > high ? [{ code: 'valve.outside_maker_range', stops: true, low, high }] : [];
+    }
     default:
       return [];
   }
+}
+
+/** An operating control without a manual reset is never recorded as a high limit. */
+function switchIssues(
+  plate: Extract<Plate, { family: 'pressure_switch' }>,
+  differential: number | undefined,
+): FamilyIssue[] {
+  const issues: FamilyIssue[] = [];
+  if (plate.serves_as === 'limit' && !plate.manual_reset)
+    issues.push({ code: 'valve.switch_is_no_limit', stops: true });
+  const printed = switchKindOf(plate.printed);
+  if (printed && printed !== plate.scale)
+    issues.push({ code: 'valve.scale_not_as_printed', stops: false, kind: printed });
+  const least = defaultInstrumentRules.switch_differential_least_pa;
+  if (differential !== undefined && differential < least)
+    issues.push({ code: 'valve.differential_small', stops: false, least });
+  return issues;
 }
 
 function springReliefIssues(plate: Extract<Plate, { family: 'relief_spring' }>, set: number): FamilyIssue[] {

@@ -119,6 +119,12 @@ export const defaultHouseRules: HouseRules = {
   ],
 };
 
+/** Seconds that the spark is withheld: a share of the trial for ignition. */
+export const lateSparkSeconds = (
+  { trial_s: trial }: { readonly trial_s: number },
+  rules: HouseRules,
+): number => trial * instrumentRules(rules).late_spark_share;
+
 export const instrumentRules = ({ instruments }: HouseRules): InstrumentRules =>
   instruments ?? defaultInstrumentRules;
 

@@ -100,6 +100,30 @@ export type Arrangement = z.infer<typeof arrangementSchema>;
 export const selfOperatedPlateSchema = plateOf('self_operated', { arrangement: arrangementSchema });
 export type SelfOperatedPlate = z.infer<typeof selfOperatedPlateSchema>;
 
+export const suctionPlateSchema = plateOf('suction', {
+  refrigerant: z.string().min(1).max(40),
+});
+export type SuctionPlate = z.infer<typeof suctionPlateSchema>;
+
+export const switchPlateSchema = plateOf('pressure_switch', {
+  /** Additive: the scale shows cut-in; subtractive: it shows cut-out. */
+  scale: z.enum(['additive', 'subtractive']),
+  /** What is printed at the scale, by which the kind was found. */
+  printed: z.string().max(80),
+  serves_as: z.enum(['operating', 'limit']),
+  manual_reset: z.boolean(),
+});
+export type SwitchPlate = z.infer<typeof switchPlateSchema>;
+
+export const burnerPlateSchema = plateOf('burner_pilot', {
+  /** Pilot gas that the burner’s maker allows. */
+  maker_low_pa: pressure,
+  maker_high_pa: pressure,
+  /** Trial for ignition, s. */
+  trial_s: z.number().positive().max(60),
+});
+export type BurnerPlate = z.infer<typeof burnerPlateSchema>;
+
 const signal = z.number().min(-1e9).max(1e9);
 /** A signal or an output between its two ends, SI; a split range is a part of one. */
 export const signalRangeSchema = z.object({ kind: z.enum(signalKinds), low: signal, high: signal });
@@ -145,6 +169,9 @@ export const plateSchema = z.discriminatedUnion('family', [
   hydraulicPlateSchema,
   gasPlateSchema,
   selfOperatedPlateSchema,
+  suctionPlateSchema,
+  switchPlateSchema,
+  burnerPlateSchema,
   positionerPlateSchema,
   indicatorPlateSchema,
 ]);

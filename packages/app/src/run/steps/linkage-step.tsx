@@ -199,7 +199,7 @@ function EndEntry({ point, spot, onTake }: { readonly point: ReturnType<typeof u
           ))}
         </XStack>
       ) : null}
-      {point.isLinked ? <Muted>{`calibrator at ${point.signalSay(now)}`}</Muted> : null}
+      {point.isLinked ? <Muted>{`calibrator at ${point.signalSay(now)}, output at ${Math.round((point.outputShare ?? 0) * 100)} % of the supply`}</Muted> : null}
       <PointEntry point={point} unit={point.plate.input.kind === 'pressure' ? units.pressure : 'mA'} kind={point.plate.input.kind} label={ask} onTake={onTake} />
     </YStack>
   );

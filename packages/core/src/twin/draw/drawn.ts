@@ -1,5 +1,6 @@
 import type { Random } from '../../numerics';
 import type { AdjusterPlate, Plate, Targets, TwinFault, TwinSketch } from '../../valve';
+import type { BoilerParams } from '../boiler-plant';
 import type { LinkageParams } from '../linkage-plant';
 import type { LineParams } from '../line-plant';
 import type { ReducingParams } from '../reducing-plant';
@@ -9,7 +10,8 @@ import type { ScrewParams } from '../screw';
 export type DrawnPlant =
   | { readonly kind: 'reducing'; readonly params: ReducingParams }
   | { readonly kind: 'line'; readonly params: LineParams }
-  | { readonly kind: 'linkage'; readonly params: LinkageParams };
+  | { readonly kind: 'linkage'; readonly params: LinkageParams }
+  | { readonly kind: 'boiler'; readonly params: BoilerParams };
 export type Drawn = {
   readonly plant: DrawnPlant;
   /** Screw of each adjuster by its id. */

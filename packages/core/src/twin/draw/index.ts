@@ -1,12 +1,15 @@
 import type { Family, Plate, Targets, TwinSketch } from '../../valve';
+import { drawBurner } from './burner-pilot';
 import type { Draw, Drawn } from './drawn';
 import { drawGas } from './gas';
 import { drawHydraulic } from './hydraulic';
 import { drawLinkage } from './linkage';
+import { drawSwitch } from './pressure-switch';
 import { drawReducing } from './reducing';
 import { drawPilotRelief } from './relief-pilot';
 import { drawSpringRelief } from './relief-spring';
 import { drawSelfOperated } from './self-operated';
+import { drawSuction } from './suction';
 import { drawSustaining } from './sustaining';
 
 /** How each family's twin is drawn from its plate. */
@@ -18,6 +21,9 @@ const draws: { readonly [F in Family]: Draw<Extract<Plate, { family: F }>> } = {
   hydraulic: drawHydraulic,
   gas: drawGas,
   self_operated: drawSelfOperated,
+  suction: drawSuction,
+  pressure_switch: drawSwitch,
+  burner_pilot: drawBurner,
   positioner: drawLinkage,
   indicator: drawLinkage,
 };

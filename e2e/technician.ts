@@ -54,6 +54,16 @@ async function takeSettled(page: Page): Promise<void> {
   await page.getByTestId('take-point').click();
 }
 
+/** Presses a button as soon as it may be pressed. */
+async function whenReady(page: Page, id: string): Promise<void> {
+  const button = page.getByTestId(id);
+  await expect(button).toHaveAttribute('aria-disabled', 'false', { timeout: 60_000 });
+  await button.click();
+}
+
+/** Waits until the contact has changed, then takes what was caught. */
+const markSwitch = (page: Page): Promise<void> => whenReady(page, 'mark-switch');
+
 /** Presses through confirmations and linked readings until a title is on screen. */
 export async function walkUntil(page: Page, title: RegExp): Promise<void> {
   for (let i = 0; i < 110; i++) {
@@ -73,6 +83,11 @@ async function oneStep(page: Page): Promise<void> {
   else if (await seen('first-dribble')) await searchOnce(page);
   else if (await seen('mark-cracked')) await captureCycle(page);
   else if (await seen('take-point')) await takeSettled(page);
+  else if (await seen('mark-switch')) await markSwitch(page);
+  else if (await seen('light')) await page.getByTestId('light').click();
+  else if (await seen('purged')) await whenReady(page, 'purged');
+  else if (await seen('start-clock')) await whenReady(page, 'start-clock');
+  else if (await seen('clock-yes')) await page.getByTestId('clock-yes').click();
   else if (await seen('turned')) await page.getByTestId('turned').click();
   else if (await seen('change-spring')) await page.getByTestId('change-spring').click();
   else if (await seen('give-answer')) await answer(page);

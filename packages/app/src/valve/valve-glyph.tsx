@@ -11,13 +11,15 @@ const senses: Partial<Record<Family, 'inlet' | 'outlet' | 'both'>> = {
   hydraulic: 'both',
   gas: 'outlet',
   self_operated: 'outlet',
+  suction: 'inlet',
+  burner_pilot: 'outlet',
 };
 const isRelief = (family: Family) => family === 'relief_pilot' || family === 'relief_spring';
 const isSpring = (family: Family) => family === 'relief_spring' || family === 'self_operated';
 
 /** A valve on its line: body, what drives it, and the line by which it senses. */
 export function ValveGlyph({ family }: { readonly family: Family }) {
-  if (family === 'indicator') return <PointerGlyph />;
+  if (family === 'indicator' || family === 'pressure_switch') return <PointerGlyph />;
   return <LineGlyph family={family} />;
 }
 

@@ -65,6 +65,14 @@ const guardWords: Record<
       : `The line reads ${withUnit(have)}; it must stand at ${withUnit(want ?? 0)} or more. Throttle further, or go by count.`,
   gauge_stayed: () =>
     'If the gauge rose, the compensator still ruled it: the main relief is not low enough. Lower it, then answer again.',
+  edges_found: () => 'Both edges are not known yet.',
+  band_holds: () => 'Scale and differential do not hold yet.',
+  switch_cycles: (have, want) => `${have ?? 0} of ${want ?? 0} whole cycles are marked.`,
+  suction_below: (have, want, { withUnit }) =>
+    have === undefined
+      ? 'Read suction without the control first.'
+      : `Suction stands at ${withUnit(have)}; without the control it must fall to ${withUnit(want ?? 0)}. Lower the load further, undo to the reading, and read again.`,
+  lit_late: () => 'It has not lit at once with a late spark yet.',
   supply_right: () => 'Set the air supply first: with the wrong one the top of the travel means nothing.',
   points_whole: (have) => `${have ?? 0} points are still to be taken.`,
   linkage_holds: () => 'Zero and span do not hold yet.',
@@ -93,6 +101,9 @@ export const eventTrouble = speak<EventError | StorageError>({
   'run.beyond_gauge': ({ gauge }) => `That is beyond ${gauge}’s range. Typed right?`,
   'run.negative_impossible': () => 'This gauge cannot show less than nothing. Is the sign right?',
   'run.sheet_has_no_as_left': () => 'There is no as-left reading yet.',
+  'run.purge_first': () => 'The last light failed: the whole purge first, then another spark.',
+  'run.lights_spent': ({ most }) =>
+    `${most} lights were tried, the most this house allows in one search. Stop, and look for what is wrong.`,
   'run.point_twice': ({ at }) =>
     `The point at ${Math.round(at * 100)} % is there already. Undo it to take it again.`,
   'coach.turn_of_nothing': () => 'A turn of nothing teaches nothing. How far did the screw go?',
@@ -141,6 +152,15 @@ export const plateTrouble = speak<PlateIssue>({
     `The compensator must stand below the main relief, ${withUnit(main)}, or the relief works all the time.`,
   'valve.compensator_under_load': ({ load }, { withUnit }) =>
     `The heaviest load takes ${withUnit(load)}: the compensator would stall it.`,
+  'valve.switch_is_no_limit': () =>
+    'Without a manual reset it is an operating control. It cannot be recorded as a high limit.',
+  'valve.differential_small': ({ least }, { withUnit }) =>
+    `The differential is under the least recommended, ${withUnit(least)}: it would chatter.`,
+  'valve.scale_not_as_printed': ({ kind }) =>
+    `By what is printed on it, it is ${kind}: its scale shows ${kind === 'additive' ? 'cut-in' : 'cut-out'}. Check the plate.`,
+  'valve.maker_range_upside_down': () => 'The maker’s range stands upside down.',
+  'valve.outside_maker_range': ({ low, high }, { figure, withUnit }) =>
+    `The target lies outside the maker’s range of ${figure(low)} to ${withUnit(high)}.`,
   'valve.span_of_zero': ({ side }) => `The ${side} has no span: its two ends are the same.`,
   'valve.screw_missing': () => 'The plate names no span screw.',
   'valve.supply_over_rating': ({ rating }, { withUnit }) =>

@@ -8,6 +8,9 @@ import type { Run, TriedLight } from './state';
 /** Key of the answer that says the purge has run. */
 export const PURGED = 'purged';
 
+/** Signal from which a flame counts as lit, and from which it counts as good, 0 … 1. */
+export const flameLevels = { lit: 0.5, good: 0.65 } as const;
+
 export const triedLight = (event: EventOf<'light_tried'>): TriedLight => ({
   eventId: event.id,
   pressure: event.reading.si,

@@ -1,11 +1,9 @@
 import type { Step } from '../procedure';
-import { lightsView, switchCycles, switchView } from '../run';
+import { flameLevels, lightsView, switchCycles, switchView } from '../run';
 import type { Hand } from './hand';
 import { readScale, turnTwin } from './twin';
 
 const MOST = 60;
-/** Signal from which a flame counts as lit, and from which it counts as good. */
-export const FLAME = { lit: 0.5, good: 0.65 } as const;
 
 /** Cycles of a switch marked as its contact changes; screws turned as the coach says until the band holds. */
 export function markCycles(hand: Hand, step: Step): boolean {
@@ -43,10 +41,10 @@ export function findEdges(hand: Hand, step: Step): boolean {
       return true;
     }
     const signal = readScale(hand.twin) ?? 0;
-    const lit = signal > FLAME.lit;
+    const lit = signal > flameLevels.lit;
     hand.add({
       type: 'light_tried', step_id: step.id, role: 'outlet', reading: { ...hand.read('outlet'), confirmed: true }, lit,
-      ...(lit && signal < FLAME.good ? { weak: true } : {}),
+      ...(lit && signal < flameLevels.good ? { weak: true } : {}),
     });
     if (!lit) {
       hand.wait(60);

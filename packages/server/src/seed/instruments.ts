@@ -1,7 +1,10 @@
 import { kPa, partOf, standardSignals, type SignalRange, type Target, type Valve } from '@holvek/core';
-import type { DemoValve } from './demo-valve';
+import { spring, type DemoValve } from './demo-valve';
 
 const bare = (travel_turns = 20, clockwise: 'raises' | 'lowers' = 'raises') => ({ springs: [], fitted_spring: '', clockwise, travel_turns }); // prettier-ignore
+const own = (from: number, to: number, rate: number, clockwise: 'raises' | 'lowers' = 'raises') => ({
+  springs: [spring('plain', from, to, rate)], fitted_spring: 'plain', clockwise, travel_turns: Math.ceil((1.5 * to) / rate),
+}); // prettier-ignore
 const signal = (id: string): SignalRange => {
   const { kind, low, high } = standardSignals.find((each) => each.id === id)!;
   return { kind, low, high };
@@ -36,8 +39,33 @@ const linePointer: Valve = {
   twin: { seed: 3104, faults: [], found_pa: 14, found_others: { span: 22, angularity: -95 } },
 }; // prettier-ignore
 
-/** What is set by comparing a signal with a movement, each with earlier winters. */
+const iceStore: Valve = {
+  ...entry('SC-03', 'Ice store suction', 'Ice store, compressor room'),
+  target: target(400, 12, 700, 'The store’s air must dry: suction is held up, so the compressor runs longer.'),
+  plate: { family: 'suction', ...common, size_dn: 20, ...own(100, 700, 60), inlet_rating_pa: kPa(1500), outlet_rating_pa: kPa(1500), refrigerant: 'as on its plate' },
+  twin: { seed: 303, faults: ['reversed_screw'], found_pa: kPa(352) },
+}; // prettier-ignore
+
+const airSwitch: Valve = {
+  ...entry('PS-14', 'Compressor switch', 'Compressor room'),
+  target: target(550, 10, 900, 'Positioners at the end of the ring ask for 500 kPa. 50 is lost in the pipe.'),
+  other_targets: { differential: target(150, 12, 350, 'Eight starts an hour at the usual draw.') },
+  plate: { family: 'pressure_switch', ...common, size_dn: 8, ...own(100, 900, 90), others: { differential: own(20, 300, 40) }, inlet_rating_pa: kPa(1000), outlet_rating_pa: kPa(1000), scale: 'additive', printed: 'CUT-IN', serves_as: 'operating', manual_reset: false },
+  twin: { seed: 1402, faults: [], found_pa: kPa(596), found_others: { differential: kPa(104) } },
+}; // prettier-ignore
+
+const boilerPilot: Valve = {
+  ...entry('BP-15', 'Boiler pilot', 'Lodge, boiler room'),
+  target: target(1.3, 0.3, 3, 'The burner’s plate allows 1.0 to 1.6 kPa at the pilot.'),
+  plate: { family: 'burner_pilot', ...common, size_dn: 8, ...own(0.3, 3.5, 0.5), inlet_rating_pa: kPa(50), outlet_rating_pa: kPa(5), maker_low_pa: kPa(1), maker_high_pa: kPa(1.6), trial_s: 10 },
+  twin: { seed: 1505, faults: [], found_pa: kPa(1.9) },
+}; // prettier-ignore
+
+/** What is set by a signal, by a band or by a flame, each with earlier winters. */
 export const instruments: readonly DemoValve[] = [
+  { valve: iceStore, visits: [369], wander: [kPa(-48)], gauges: { inlet: 'G-12' } },
+  { valve: airSwitch, visits: [735, 370], wander: [kPa(22), kPa(46)], gauges: { inlet: 'G-12' } },
+  { valve: boilerPilot, visits: [366], wander: [kPa(0.5)], gauges: { outlet: 'G-50' } },
   { valve: hydrantPositioner, visits: [742, 371], wander: [22, 30], gauges: { inlet: 'G-70', outlet: 'G-18' } },
   { valve: bypassPositioner, visits: [415], wander: [18], gauges: { inlet: 'G-70', outlet: 'G-18' }, school: 'end_points' },
   { valve: linePointer, visits: [368], wander: [16], gauges: { inlet: 'G-71' } },

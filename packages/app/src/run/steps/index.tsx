@@ -2,9 +2,11 @@ import type { Step, StepKind } from '@holvek/core';
 import type { ComponentType } from 'react';
 import { AskStep } from './ask-step';
 import { CaptureStep } from './capture-step';
+import { ClockStep } from './clock-step';
 import { ConfirmStep } from './confirm-step';
 import { CountStep } from './count-step';
 import { CycleStep } from './cycle-step';
+import { EdgesStep } from './edges-step';
 import { LinkageStep } from './linkage-step';
 import { LockStep } from './lock-step';
 import { PointsStep } from './points-step';
@@ -14,6 +16,7 @@ import { SearchStep } from './search-step';
 import { SetStep } from './set-step';
 import { SignStep } from './sign-step';
 import { SpringStep } from './spring-step';
+import { SwitchingStep } from './switching-step';
 import { TableStep } from './table-step';
 
 const screens: Record<StepKind, ComponentType<{ readonly step: Step }>> = {
@@ -32,6 +35,9 @@ const screens: Record<StepKind, ComponentType<{ readonly step: Step }>> = {
   table: TableStep,
   points: PointsStep,
   linkage: LinkageStep,
+  switching: SwitchingStep,
+  edges: EdgesStep,
+  clock: ClockStep,
   lock: LockStep,
   restore: RestoreStep,
   sign: SignStep,

@@ -1,8 +1,14 @@
-import { defaultHouseRules } from '@holvek/core';
+import { defaultHouseRules, defaultInstrumentRules } from '@holvek/core';
 import { expect, test as base, type APIRequestContext, type Page } from '@playwright/test';
 
 /** Waits shortened by the owner's own rules; everything else as it is. */
-const quickRules = { ...defaultHouseRules, settle_wait_s: 1, typed_apart_s: 1, no_flow_record_s: 8 };
+const quickRules = {
+  ...defaultHouseRules,
+  settle_wait_s: 1,
+  typed_apart_s: 1,
+  no_flow_record_s: 8,
+  instruments: { ...defaultInstrumentRules, purge_s: 2, late_spark_share: 0.2 },
+};
 
 export const test = base.extend<{ complaints: string[] }>({
   complaints: [
@@ -54,11 +60,18 @@ async function takeSettled(page: Page): Promise<void> {
   await page.getByTestId('take-point').click();
 }
 
-/** Presses a button as soon as it may be pressed. */
+/** Presses a button as soon as it may be pressed; one that goes away meanwhile is let go. */
 async function whenReady(page: Page, id: string): Promise<void> {
   const button = page.getByTestId(id);
-  await expect(button).toHaveAttribute('aria-disabled', 'false', { timeout: 60_000 });
-  await button.click();
+  for (let i = 0; i < 300; i++) {
+    if (!(await button.isVisible())) return;
+    if ((await button.getAttribute('aria-disabled', { timeout: 1000 }).catch(() => 'true')) !== 'true') {
+      await button.click({ timeout: 2000 }).catch(() => undefined);
+      return;
+    }
+    await page.waitForTimeout(200);
+  }
+  throw new Error(`${id} never became ready`);
 }
 
 /** Waits until the contact has changed, then takes what was caught. */
@@ -66,7 +79,7 @@ const markSwitch = (page: Page): Promise<void> => whenReady(page, 'mark-switch')
 
 /** Presses through confirmations and linked readings until a title is on screen. */
 export async function walkUntil(page: Page, title: RegExp): Promise<void> {
-  for (let i = 0; i < 110; i++) {
+  for (let i = 0; i < 170; i++) {
     if (await page.getByText(title).first().isVisible()) return;
     await oneStep(page);
   }
@@ -84,11 +97,11 @@ async function oneStep(page: Page): Promise<void> {
   else if (await seen('mark-cracked')) await captureCycle(page);
   else if (await seen('take-point')) await takeSettled(page);
   else if (await seen('mark-switch')) await markSwitch(page);
-  else if (await seen('light')) await page.getByTestId('light').click();
+  else if (await seen('light')) await whenReady(page, 'light');
   else if (await seen('purged')) await whenReady(page, 'purged');
   else if (await seen('start-clock')) await whenReady(page, 'start-clock');
   else if (await seen('clock-yes')) await page.getByTestId('clock-yes').click();
-  else if (await seen('turned')) await page.getByTestId('turned').click();
+  else if (await seen('turned')) await whenReady(page, 'turned');
   else if (await seen('change-spring')) await page.getByTestId('change-spring').click();
   else if (await seen('give-answer')) await answer(page);
   else if (await flow.isVisible()) await flow.click();
@@ -165,5 +178,12 @@ export const sheetsOf = async (request: APIRequestContext, valve: string) =>
       outcome: string;
       cracking: { cycles: unknown[]; blowdown: number; source: string } | null;
       plate: { fitted_spring: string };
+      verdict: string;
+      tables?: {
+        as_found: { worst_error: number } | null;
+        as_left: { worst_error: number; points: unknown[] };
+      };
+      edges?: { low_pa: number; high_pa: number; lights: { lit: boolean }[] };
+      switch_cycles?: unknown[];
     };
   }[];

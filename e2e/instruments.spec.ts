@@ -1,0 +1,80 @@
+import { begin, expect, sheetsOf, signAndOpen, test, walkUntil } from './technician';
+import type { Page } from '@playwright/test';
+
+/** A whole run against the twin, from the first caution to the sheet on the server. */
+async function wholeRun(page: Page, valve: string) {
+  await begin(page, valve);
+  await walkUntil(page, /Put everything back/);
+  await walkUntil(page, /Your name/);
+  await signAndOpen(page);
+  return (await sheetsOf(page.request, valve)).at(-1)!.body;
+}
+
+test('positioner: five points, zero and span as one system, five points again', async ({ page }) => {
+  test.setTimeout(240_000);
+  const body = await wholeRun(page, 'pos-21');
+  expect(Math.abs(body.tables!.as_found!.worst_error)).toBeGreaterThan(0.02);
+  expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
+  expect(body.tables!.as_left.points).toHaveLength(9);
+  expect(body.verdict).toMatch(/^pass/);
+});
+
+test('positioner typed: points by the scale, what is wrong is said, undo gives a point back', async ({
+  page,
+}) => {
+  await begin(page, 'pos-21', 'typed');
+  await walkUntil(page, /Read the air supply/);
+  await page.getByTestId('read-gauge').click();
+  await page.getByLabel(/^Reading of/).fill('140 kPa');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Yes' }).click();
+  const entry = page.getByLabel(/^Output at/);
+  await entry.fill('2 psi');
+  await expect(page.getByText(/psi is a unit of pressure/)).toBeVisible();
+  await entry.fill('1.8');
+  await entry.press('Enter');
+  await expect(page.getByTestId('next-signal')).toHaveText(/8\.00 mA/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByTestId('next-signal')).toHaveText(/4\.00 mA/);
+  for (const value of ['1.8', '27', '53', '79', '105', '79', '53', '27', '1.9']) {
+    await entry.fill(value);
+    await entry.press('Enter');
+  }
+  await page.getByTestId('confirm-step').click();
+  await walkUntil(page, /until it shows about/);
+  await expect(page.getByText(/next move · span screw/)).toBeVisible();
+});
+
+test('pointer: three screws brought in together', async ({ page }) => {
+  test.setTimeout(240_000);
+  const body = await wholeRun(page, 'pi-31');
+  expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
+});
+
+test('pressure switch: the band is brought in by its cycles', async ({ page }) => {
+  test.setTimeout(240_000);
+  const body = await wholeRun(page, 'ps-14');
+  expect(body.settings.map(({ adjuster }) => adjuster)).toEqual(['main', 'differential']);
+  expect(Math.abs(body.settings[0]!.as_left_pa - 550_000)).toBeLessThanOrEqual(10_000);
+  expect(Math.abs(body.settings[1]!.as_left_pa - 150_000)).toBeLessThanOrEqual(12_000);
+  expect(body.switch_cycles).toHaveLength(3);
+});
+
+test('burner pilot: both edges, a purge after each failure, the middle, a late spark', async ({ page }) => {
+  test.setTimeout(300_000);
+  const body = await wholeRun(page, 'bp-15');
+  const { low_pa: low, high_pa: high, lights } = body.edges!;
+  expect(low).toBeLessThan(1000);
+  expect(high).toBeGreaterThan(1600);
+  expect(lights.some(({ lit }) => !lit)).toBe(true);
+  expect(Math.abs(body.settings[0]!.as_left_pa - 1300)).toBeLessThanOrEqual(300);
+});
+
+test('suction: load lowered until the control must work, the reversed screw turned round', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  const body = await wholeRun(page, 'sc-03');
+  expect(Math.abs(body.settings[0]!.as_left_pa - 400_000)).toBeLessThanOrEqual(14_000);
+  expect(body.open_ends.map(({ state }) => state)).not.toContain('open');
+});

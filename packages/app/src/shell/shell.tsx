@@ -1,5 +1,6 @@
 import { Link, usePathname, type Href } from 'expo-router';
 import FileText from 'lucide-react-native/icons/file-text';
+import Calculator from 'lucide-react-native/icons/calculator';
 import Gauge from 'lucide-react-native/icons/gauge';
 import Layers from 'lucide-react-native/icons/rows-4';
 import ListOrdered from 'lucide-react-native/icons/list-ordered';
@@ -15,6 +16,7 @@ const places = [
   { href: '/', name: 'Round', Icon: ListOrdered },
   { href: '/valves', name: 'Valves', Icon: Torus },
   { href: '/ladder', name: 'Ladder', Icon: Layers },
+  { href: '/bench', name: 'Bench', Icon: Calculator },
   { href: '/gauges', name: 'Gauges', Icon: Gauge },
   { href: '/sheets', name: 'Sheets', Icon: FileText },
   { href: '/settings', name: 'Settings', Icon: Settings },

@@ -2,6 +2,13 @@
 export const pickText = async (accept: string): Promise<string | undefined> =>
   (await pickFile(accept))?.text();
 
+/** Puts text on the clipboard; false where the browser does not allow it. */
+export const copyText = async (text: string): Promise<boolean> =>
+  navigator.clipboard?.writeText(text).then(
+    () => true,
+    () => false,
+  ) ?? false;
+
 /** Hands text to the person as a file. */
 export function saveText(name: string, text: string, type: string): void {
   const link = document.createElement('a');

@@ -9,3 +9,4 @@ export * from './log-csv';
 export * from './system-files';
 export * from './start-run';
 export * from './take-over';
+export * from './step-csv';

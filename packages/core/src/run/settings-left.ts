@@ -3,7 +3,7 @@ import { adjustersOf, type AdjusterSpec, type SwitchBand } from '../valve';
 import { captureCycles } from './captures';
 import { countView } from './count-view';
 import { lastReading } from './last-reading';
-import { switchCycles } from './switch-view';
+import { allCycles, switchCycles } from './switch-view';
 import type { Run } from './state';
 
 /** How the figure that is left was come by. */
@@ -28,7 +28,10 @@ export const settingsLeft = (run: Run): readonly SettingLeft[] =>
     const left = leftOf(run, spec);
     if (!left) return [];
     const asFound =
-      lastReading(run, 'as_found', spec.id)?.reading.si ?? run.measured[`as_found_${spec.id}`] ?? null;
+      lastReading(run, 'as_found', spec.id)?.reading.si ??
+      run.measured[`as_found_${spec.id}`] ??
+      switchReading(run, 'as_found', spec.id) ??
+      null;
     return [{ spec, asFound, ...left }];
   });
 
@@ -37,18 +40,8 @@ function leftOf(run: Run, { id, role }: AdjusterSpec): Omit<SettingLeft, 'spec' 
   const read = lastReading(run, 'as_left', id);
   const base = gauge ? resultUncertainty(gauge) : 0;
   if (read) return { asLeft: read.reading.si, uncertainty: base, method: 'by_reading' };
-  const switching = run.steps.find(({ kind, purpose }) => kind === 'switching' && purpose === 'as_left');
-  const bands = switching ? switchCycles(run, switching.id) : [];
-  if (bands.length > 0 && run.started.plate.family === 'pressure_switch') {
-    const isAdditive = run.started.plate.scale === 'additive';
-    const of = ({ cutIn, cutOut }: SwitchBand) =>
-      id === 'differential' ? cutOut - cutIn : isAdditive ? cutIn : cutOut;
-    return {
-      asLeft: bands.reduce((sum, band) => sum + of(band), 0) / bands.length,
-      uncertainty: base,
-      method: 'by_pressure',
-    };
-  }
+  const switched = switchReading(run, 'as_left', id);
+  if (switched !== undefined) return { asLeft: switched, uncertainty: base, method: 'by_pressure' };
   const capture = run.steps.find(
     (step) => step.kind === 'capture' && step.purpose === 'as_left' && step.adjuster === id,
   );
@@ -65,4 +58,16 @@ function leftOf(run: Run, { id, role }: AdjusterSpec): Omit<SettingLeft, 'spec' 
   if (!count || !(count.id in run.done)) return undefined;
   const { result, uncertainty } = countView(run, count);
   return result === undefined ? undefined : { asLeft: result, uncertainty, method: 'by_count' };
+}
+
+/** Scale or differential of a switch, Pa, as its cycles show them: the mean of those a purpose asked for. */
+function switchReading(run: Run, purpose: 'as_found' | 'as_left', adjuster: string): number | undefined {
+  const { plate } = run.started;
+  const step = run.steps.find((each) => each.kind === 'switching' && each.purpose === purpose);
+  if (!step || plate.family !== 'pressure_switch') return undefined;
+  const bands = purpose === 'as_left' ? switchCycles(run, step.id) : allCycles(run, step.id);
+  if (bands.length === 0) return undefined;
+  const of = ({ cutIn, cutOut }: SwitchBand) =>
+    adjuster === 'differential' ? cutOut - cutIn : plate.scale === 'additive' ? cutIn : cutOut;
+  return bands.reduce((sum, band) => sum + of(band), 0) / bands.length;
 }

@@ -12,6 +12,12 @@ export function bandOfCycle(marks: readonly SwitchMark[], cycle: number): Switch
   return cutIn === undefined || cutOut === undefined ? undefined : { cutIn, cutOut };
 }
 
+/** Every whole cycle that was marked in a step. */
+export const allCycles = (run: Run, stepId: string): readonly SwitchBand[] => {
+  const marks = run.switchMarks[stepId] ?? [];
+  return [...new Set(marks.map(({ cycle }) => cycle))].flatMap((cycle) => bandOfCycle(marks, cycle) ?? []);
+};
+
 /** Whole cycles of a step since a screw was last turned: what was seen before tells of another setting. */
 export function switchCycles(run: Run, stepId: string): readonly SwitchBand[] {
   const turned = ['main', 'differential'].flatMap((id) => run.marks[id] ?? []).filter(({ kind }) => kind === 'turned');

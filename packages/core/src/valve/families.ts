@@ -112,7 +112,7 @@ export const families: Readonly<Record<Family, FamilyFacts>> = {
       main('Scale screw', 'from_below', 'inlet'),
       { id: 'differential', name: 'Differential screw', approach: 'from_below', role: 'inlet' },
     ],
-    gauges: { inlet: 'Boiler gauge' },
+    gauges: { inlet: 'Gauge at the switch' },
     judge: 'inlet',
   },
   burner_pilot: {

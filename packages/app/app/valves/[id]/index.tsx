@@ -1,4 +1,4 @@
-import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { checkPlate, openEndsOf } from '@holvek/core';
 import { useHouseRules, useSheets, useValves } from '@/data/queries';
@@ -6,7 +6,7 @@ import { useShelf } from '@/data/store';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
 import { Card, Pill, type Tone } from '@/ui/card';
-import { BigButton } from '@/ui/press';
+import { BigButton, WordButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Strong, Words } from '@/ui/words';
 import { PlateCard } from '@/valve/plate-card';
@@ -109,6 +109,9 @@ export default function ValveScreen() {
         />
       ) : null}
       <PlateCard valve={valve} sheets={own} />
+      <WordButton onPress={() => router.push(`/bench?valve=${valve.id}` as Href)}>
+        sums on the bench
+      </WordButton>
       <TargetSheet valve={valve} isOpen={isEditing} onClose={() => setEditing(false)} />
     </Screen>
   );

@@ -86,7 +86,7 @@ export function EdgesStep({ step }: { readonly step: Step }) {
       }
       more={turns === undefined || view.mustPurge ? null : <WordButton onPress={() => setOpen('amount')}>other amount</WordButton>}
     >
-      {run.lights.length > 0 ? <Title>{search.isDone ? 'Both edges are known' : search.next?.seeks === 'high' ? 'Up, until it fails' : 'Down, until it fails'}</Title> : null}
+      {run.lights.length > 0 ? <Title>{search.isDone ? 'Both edges are known' : search.next?.seeks === 'high' ? 'Looking for the high edge' : 'Looking for the low edge'}</Title> : null}
       <LiveFigure value={now} gauge={gauge} settling={settling} note={`${run.lights.length} of at most ${run.lights.length + view.left} lights`} label="pilot gas" />
       <EdgeChart view={view} lights={run.lights} maker={run.started.plate.family === 'burner_pilot' ? { low: run.started.plate.maker_low_pa, high: run.started.plate.maker_high_pa } : { low: 0, high: 0 }} now={now} />
       {lastLight ? (

@@ -1,6 +1,6 @@
 import {
   bandOfGain, conductors, convertSignal, fractionOf, fromSI, gainOfBand, idealOutput, integralOfReset, loopBudget, otherReset,
-  partOf, splitMeets, standardSignals, units as allUnits, type Action, type QuantityKind,
+  partOf, splitMeets, standardOf, standardSignals, units as allUnits, type Action, type QuantityKind,
 } from '@holvek/core'; // prettier-ignore
 import { readField, Unreadable, type BenchTool } from './tool';
 
@@ -31,7 +31,7 @@ export const signalTool: BenchTool = {
   name: 'Signals',
   about: 'mA, psi, kPa, V and per cent side by side; split ranges, direct and reverse.',
   fields: [
-    { key: 'signal', label: 'Signal', kind: 'choice', choices: standardSignals.map(({ id }) => ({ value: id, say: id.replace('-', ' to ') })) },
+    { key: 'signal', label: 'Signal', kind: 'choice', choices: standardSignals.map(({ id, name }) => ({ value: id, say: name })) },
     { key: 'value', label: 'Value', kind: 'text' },
     { key: 'from', label: 'Works from', kind: 'fraction', unit: '%' },
     { key: 'to', label: 'to', kind: 'fraction', unit: '%' },
@@ -41,7 +41,7 @@ export const signalTool: BenchTool = {
   initial: { signal: '4-20mA', value: '12', from: '0', to: '100', action: 'direct', air: 'open' },
   fromValve: ({ plate }) => {
     if (plate.family !== 'positioner') return undefined;
-    const signal = standardSignals.find(({ kind, low, high }) => kind === plate.input.kind && low <= plate.input.low + 1e-9 && high >= plate.input.high - 1e-9);
+    const signal = standardOf(plate.input);
     if (!signal) return undefined;
     const share = (si: number) => { const at = fractionOf(signal, si); return five((at.ok ? at.value : 0) * 100); };
     return { signal: signal.id, value: five(fromSI((plate.input.low + plate.input.high) / 2, signal.unit)), from: share(plate.input.low), to: share(plate.input.high), action: plate.action, air: plate.air_to };
@@ -56,7 +56,7 @@ export const signalTool: BenchTool = {
     const open = choice('air') === 'open' ? travel : 1 - travel;
     const rows = standardSignals.map((other): [string, string] => {
       const converted = convertSignal(signal, other, value);
-      return [other.id.replace('-', ' to '), converted.ok ? `${five(fromSI(converted.value, other.unit))} ${other.unit}` : '–'];
+      return [other.name, converted.ok ? `${five(fromSI(converted.value, other.unit))} ${other.unit}` : '–'];
     });
     const rest = splitMeets(part, partOf(signal, si('to'), 1));
     return {

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { View, YStack } from 'tamagui';
 import { answerOf, answerText, unitOfField, type BenchTool, type BenchValues } from './tool';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
@@ -41,7 +41,12 @@ export function ToolPage({ tool, start, of }: Props) {
         </BigButton>
       }
     >
-      <XStack flexWrap="wrap" gap="$4" alignItems="flex-start">
+      <View
+        flexDirection="column-reverse"
+        gap="$4"
+        alignItems="stretch"
+        $wide={{ flexDirection: 'row', alignItems: 'flex-start' }}
+      >
         <YStack gap="$3" width="100%" $wide={{ width: '46%' }}>
           {tool.fields.map((field) =>
             field.kind === 'choice' ? (
@@ -95,7 +100,7 @@ export function ToolPage({ tool, start, of }: Props) {
             </>
           )}
         </YStack>
-      </XStack>
+      </View>
     </Screen>
   );
 }

@@ -23,8 +23,8 @@ describe('sums of the bench', () => {
   test.each<[string, BenchValues, string, string]>([
     ['units', { value: '30 psi' }, 'kPa', '206.84'],
     ['units', { kind: 'temperature', value: '68 °F' }, '°C', '20'],
-    ['signal', { value: '12' }, '3 to 15psi', '9 psi'],
-    ['signal', { value: '12' }, '20 to 100kPa', '60 kPa'],
+    ['signal', { value: '12' }, '3 to 15 psi', '9 psi'],
+    ['signal', { value: '12' }, '20 to 100 kPa', '60 kPa'],
     ['signal', { value: '16', from: '50', to: '100' }, 'Of its part', '50 %'],
     ['signal', { value: '8', action: 'reverse', air: 'close' }, 'Valve', '25 % open'],
     ['spring', { target: '520' }, 'Best: green', '100 to 700 kPa'],

@@ -7,6 +7,7 @@ import {
   fractionOf,
   isInstrument,
   signalAt,
+  standardOf,
   standardSignals,
   type InstrumentPlate,
   ratingOf,
@@ -60,9 +61,7 @@ export function PlateCard({ valve, sheets }: { readonly valve: Valve; readonly s
 /** The plate’s input in every usual signal, side by side. */
 function SignalRows({ plate: { input } }: { readonly plate: InstrumentPlate }) {
   const units = useUnits();
-  const whole = standardSignals.find(
-    ({ kind, low, high }) => kind === input.kind && low <= input.low + 1e-9 && high >= input.high - 1e-9,
-  );
+  const whole = standardOf(input);
   if (!whole) return null;
   const at = (si: number) => {
     const share = fractionOf(whole, si);

@@ -1,5 +1,13 @@
 import fc from 'fast-check';
-import { convertSignal, fractionOf, idealOutput, partOf, splitMeets, standardSignals } from './signals';
+import {
+  convertSignal,
+  fractionOf,
+  idealOutput,
+  partOf,
+  splitMeets,
+  standardOf,
+  standardSignals,
+} from './signals';
 import { toSI } from './units';
 
 const named = (id: string) => standardSignals.find((each) => each.id === id)!;
@@ -52,6 +60,12 @@ describe('signals', () => {
     expect(splitMeets(lower, partOf(whole, 0.4, 1))).toMatchObject({
       error: { code: 'quantity.split_overlap' },
     });
+  });
+
+  test('a part of a signal finds the tightest usual one around it', () => {
+    expect(standardOf({ kind: 'pressure', low: 60_000, high: 100_000 })?.id).toBe('20-100kPa');
+    expect(standardOf(partOf(named('4-20mA'), 0.5, 1))?.id).toBe('4-20mA');
+    expect(standardOf({ kind: 'pressure', low: 0, high: 1e6 })).toBeUndefined();
   });
 
   test('reverse action turns the output round', () => {

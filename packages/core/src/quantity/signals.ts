@@ -15,13 +15,28 @@ export type AirTo = 'open' | 'close';
 const PSI = 6894.757293168361;
 
 /** The usual signals, in the order people write them side by side. */
-export const standardSignals: readonly (SignalRange & { readonly id: string; readonly unit: string })[] = [
-  { id: '4-20mA', unit: 'mA', kind: 'current', low: 0.004, high: 0.02 },
-  { id: '3-15psi', unit: 'psi', kind: 'pressure', low: 3 * PSI, high: 15 * PSI },
-  { id: '20-100kPa', unit: 'kPa', kind: 'pressure', low: 20_000, high: 100_000 },
-  { id: '0-10V', unit: 'V', kind: 'voltage', low: 0, high: 10 },
-  { id: '0-100%', unit: '%', kind: 'fraction', low: 0, high: 1 },
+export type StandardSignal = SignalRange & {
+  readonly id: string;
+  readonly name: string;
+  readonly unit: string;
+};
+
+export const standardSignals: readonly StandardSignal[] = [
+  { id: '4-20mA', name: '4 to 20 mA', unit: 'mA', kind: 'current', low: 0.004, high: 0.02 },
+  { id: '3-15psi', name: '3 to 15 psi', unit: 'psi', kind: 'pressure', low: 3 * PSI, high: 15 * PSI },
+  { id: '20-100kPa', name: '20 to 100 kPa', unit: 'kPa', kind: 'pressure', low: 20_000, high: 100_000 },
+  { id: '0-10V', name: '0 to 10 V', unit: 'V', kind: 'voltage', low: 0, high: 10 },
+  { id: '0-100%', name: '0 to 100 %', unit: '%', kind: 'fraction', low: 0, high: 1 },
 ];
+
+/** The usual signal that a range is a part of; the tightest where two would do, undefined where none does. */
+export const standardOf = ({ kind, low, high }: SignalRange): StandardSignal | undefined => {
+  const [from, to] = [Math.min(low, high), Math.max(low, high)];
+  const slack = 1e-9 * Math.max(Math.abs(from), Math.abs(to));
+  return standardSignals
+    .filter((signal) => signal.kind === kind && signal.low <= from + slack && signal.high >= to - slack)
+    .sort((a, b) => a.high - a.low - (b.high - b.low))[0];
+};
 
 export type SignalError =
   | { readonly code: 'quantity.span_of_zero' }

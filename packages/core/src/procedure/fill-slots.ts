@@ -56,6 +56,7 @@ const slots: Readonly<Record<string, (source: SlotSource, print: SlotPrinters) =
   heaviest_load: ({ plate }, { pressure }) =>
     plate.family === 'hydraulic' ? pressure(plate.heaviest_load_pa) : '',
   refrigerant: ({ plate }) => (plate.family === 'suction' ? plate.refrigerant : ''),
+  alignment: ({ rules }, { pressure }) => `± ${pressure(instrumentRules(rules).alignment_tolerance_pa)}`,
   below_target: ({ target, rules }, { pressure }) =>
     pressure(target.set_point_pa - instrumentRules(rules).suction_margin_pa),
   maker_range: ({ plate }, { pressure }) =>

@@ -31,6 +31,9 @@ export type ProcedureFacts = {
   readonly edgesFound: boolean;
   readonly switchCycles: number;
   readonly bandHolds: boolean;
+  /** Whether the sweep of the band is flat; whether a step test was fitted and its settings dialled. */
+  readonly isAligned: boolean;
+  readonly isTuned: boolean;
   /** Colour of the spring that is in the adjuster now. */
   readonly springNow: string;
 };
@@ -91,6 +94,8 @@ export const guards: Readonly<Record<string, Guard>> = {
         ? MET
         : { state: 'unmet' },
   points_whole: ({ pointsLeft }) => (pointsLeft === 0 ? MET : { state: 'unmet', have: pointsLeft, want: 0 }),
+  aligned: ({ isAligned }) => (isAligned ? MET : { state: 'unmet' }),
+  tuned: ({ isTuned }) => (isTuned ? MET : { state: 'unmet' }),
   edges_found: ({ edgesFound }) => (edgesFound ? MET : { state: 'unmet' }),
   band_holds: ({ bandHolds }) => (bandHolds ? MET : { state: 'unmet' }),
   switch_cycles: ({ switchCycles, cyclesWanted }) =>

@@ -34,6 +34,8 @@ const facts: ProcedureFacts = {
   edgesFound: false,
   switchCycles: 0,
   bandHolds: false,
+  isAligned: false,
+  isTuned: false,
   springNow: 'green',
 };
 

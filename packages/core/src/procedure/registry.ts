@@ -1,5 +1,6 @@
 import type { Family } from '../valve';
 import { burnerProcedure } from './burner-pilot';
+import { controllerProcedure } from './controller';
 import { gasProcedure } from './gas';
 import { indicatorProcedure } from './indicator';
 import { hydraulicProcedure } from './hydraulic';
@@ -27,6 +28,7 @@ export const procedures: readonly Procedure[] = [
   burnerProcedure,
   positionerProcedure,
   indicatorProcedure,
+  controllerProcedure,
 ];
 
 /** The procedure of a family; the newest when no version is named. A missing one is a bug. */

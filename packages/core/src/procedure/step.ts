@@ -6,7 +6,7 @@ export const phases = ['ready', 'line_up', 'park', 'set', 'prove', 'lock', 'rest
 export type Phase = (typeof phases)[number];
 
 export const stepKinds = [
-  'caution', 'check', 'act', 'ask', 'spring', 'read', 'set', 'search', 'count', 'wait', 'cycle', 'capture', 'table', 'points', 'linkage', 'switching', 'edges', 'clock', 'lock', 'restore', 'sign',
+  'caution', 'check', 'act', 'ask', 'spring', 'read', 'set', 'search', 'count', 'wait', 'cycle', 'capture', 'table', 'points', 'linkage', 'switching', 'edges', 'clock', 'sweep', 'tune', 'lock', 'restore', 'sign',
 ] as const; // prettier-ignore
 export type StepKind = (typeof stepKinds)[number];
 

@@ -5,3 +5,4 @@ export * from './blowdown';
 export * from './cracking';
 export * from './ramp-log';
 export * from './point-table';
+export * from './alignment';

@@ -41,6 +41,7 @@ export function checkEvent(run: Run, draft: RunEventDraft): EventError | undefin
       if (mustPurge(run)) return { code: 'run.purge_first' };
       if (lightsLeft(run) <= 0) return { code: 'run.lights_spent', most: run.lights.length };
       return draft.reading.confirmed ? undefined : readingDoubt(run.gauges[draft.role], draft.reading.si);
+    case 'swept':
     case 'switched':
       return draft.reading.confirmed ? undefined : readingDoubt(run.gauges[draft.role], draft.reading.si);
     case 'cal_point':

@@ -111,6 +111,22 @@ export const runEventSchema = z.discriminatedUnion('type', [
     entered: z.object({ text: z.string().max(60), unit: z.string().max(16) }),
     source: z.enum(['typed', 'linked']),
   }),
+  event('swept', {
+    step_id: id,
+    /** Gain of the band, negative on the reverse side. */
+    gain: z.number().min(-100).max(100),
+    role,
+    reading: readingSchema,
+  }),
+  event('step_tested', {
+    step_id: id,
+    /** s, output in %, process value in %. */
+    samples: z
+      .array(z.tuple([finite, finite, finite]))
+      .min(1)
+      .max(2000),
+    source: z.enum(['typed', 'linked', 'file']),
+  }),
   event('switched', {
     step_id: id,
     role,

@@ -15,3 +15,4 @@ export * from './spring-now';
 export * from './points';
 export * from './switch-view';
 export * from './lights';
+export * from './controller-view';

@@ -8,7 +8,7 @@ import { linkageView, pointError, pointsView, shareOf, tableOf } from './points'
 import { reduceRun } from './reduce';
 import { openEndsOf, runView } from './view';
 
-const names: readonly SampleName[] = ['positioner', 'indicator'];
+const names: readonly SampleName[] = ['positioner', 'indicator', 'controller'];
 const runOf = (name: SampleName, ...drafts: RunEventDraft[]) =>
   unwrap(reduceRun([stamp(familyStarted(name), 1), ...drafts.map((draft, i) => stamp(draft, i + 2))]));
 const point = (at: number, output: number, over = {}): RunEventDraft => ({
@@ -42,6 +42,18 @@ describe('a whole run by points on its twin', () => {
     const last = (at: number) => run.points['end_points']!.findLast((taken) => taken.at === at)!;
     expect(last(0).output).toBeLessThanOrEqual(0.004 + 0.04 * 0.016);
     expect(last(1).output).toBeGreaterThanOrEqual(0.02 - 0.04 * 0.016);
+  });
+
+  test('a controller is aligned by its sweep and dialled by its step test', () => {
+    const { run } = rehearsedFamily('controller');
+    const { control } = unwrap(freezeSheet(run, null));
+    expect(control!.alignment_spread_pa).toBeLessThanOrEqual(1724);
+    expect(control!.model!.gain).toBeGreaterThan(0.6);
+    expect(control!.model!.time_constant_s).toBeGreaterThan(10);
+    expect(control!.band_percent).toBeGreaterThan(10);
+    const first = run.sweeps.slice(0, 6).map(({ output }) => output);
+    expect(Math.max(...first) - Math.min(...first)).toBeGreaterThan(3400);
+    expect(run.openEnds.map(({ id }) => id)).toEqual(expect.arrayContaining(['link', 'reset']));
   });
 
   test('reverse action: travel falls as the signal rises, and both ends hold all the same', () => {

@@ -71,6 +71,7 @@ export function linkageMarks(run: Begun, event: RunEvent): readonly ZeroSpanMark
   if (!isInstrument(run.started.plate)) return [];
   if (event.type === 'turned') {
     const screw = event.adjuster === MAIN ? 'zero' : event.adjuster;
+    if (!(screw in spotOf)) return [];
     return [{ kind: 'turned', screw: screw as ScrewName, turns: event.turns }];
   }
   if (event.type !== 'cal_point' || event.direction === 'down') return [];

@@ -60,6 +60,8 @@ function openDraft(started: EventOf<'started'>): Draft {
     points: {},
     switchMarks: {},
     lights: [],
+    sweeps: [],
+    stepTest: [],
     linkage: [],
     logs: {},
     springs: {},
@@ -109,6 +111,15 @@ function fold(run: Draft, event: RunEvent, copy = false): void {
         [event.step_id]: [...(run.points[event.step_id] ?? []), takenPoint(run, event)],
       };
       run.linkage = [...run.linkage, ...linkageMarks(run, event)];
+      return;
+    case 'swept':
+      run.sweeps = [
+        ...run.sweeps,
+        { eventId: event.id, gain: event.gain, output: event.reading.si, atMs: event.at_ms },
+      ];
+      return;
+    case 'step_tested':
+      run.stepTest = event.samples.map(([t, output, value]) => ({ t, output, value }));
       return;
     case 'switched':
       return takeSwitch(run, event);

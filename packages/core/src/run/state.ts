@@ -1,5 +1,6 @@
 import type { Evidence, Light, ZeroSpanMark } from '../coach';
 import type { CalPoint } from '../prove';
+import type { StepSample } from '../tune';
 import type { GaugeRole, Mark, Positions, Procedure, Purpose, Step } from '../procedure';
 import type { EventOf, Reading } from './event';
 
@@ -66,6 +67,14 @@ export type SwitchMark = {
 /** A try to light, in the order they were made; `purged` once the purge after a failed one has run. */
 export type TriedLight = Light & { readonly eventId: string; readonly purged: boolean };
 
+/** Output at one band of a sweep, Pa. */
+export type SweptBand = {
+  readonly eventId: string;
+  readonly gain: number;
+  readonly output: number;
+  readonly atMs: number;
+};
+
 export type Run = {
   readonly id: string;
   readonly started: EventOf<'started'>;
@@ -84,6 +93,9 @@ export type Run = {
   readonly linkage: readonly ZeroSpanMark[];
   readonly switchMarks: Readonly<Record<string, readonly SwitchMark[]>>;
   readonly lights: readonly TriedLight[];
+  readonly sweeps: readonly SweptBand[];
+  /** The step test taken last, as it was recorded. */
+  readonly stepTest: readonly StepSample[];
   /** A log that was dropped into a capture, as its chart shows it. */
   readonly logs: Readonly<Record<string, readonly (readonly [number, number])[]>>;
   readonly observed: Evidence & Readonly<Record<string, string | undefined>>;

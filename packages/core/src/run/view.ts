@@ -11,6 +11,7 @@ import { targetOf } from '../valve';
 import { springNow } from './spring-now';
 import { captureCycles, crackedAt, cyclesWanted, isWhole } from './captures';
 import { lastReading } from './last-reading';
+import { dialledIn, sweepView } from './controller-view';
 import { lightsView } from './lights';
 import { linkageView, pointsView } from './points';
 import { switchCycles, switchView } from './switch-view';
@@ -68,9 +69,16 @@ export function factsOf(run: Run, step: Step): ProcedureFacts {
     springNow: springNow(run, step.adjuster ?? 'main'),
     cyclesWanted: step.kind === 'capture' || step.kind === 'switching' ? cyclesWanted(run, step.id) : 0,
     pointsLeft: step.kind === 'points' ? pointsView(run, step.id).left : 0,
+    isAligned: step.kind === 'sweep' && isFlat(run),
+    isTuned: step.kind === 'tune' && dialledIn(run) !== undefined,
     edgesFound: step.kind === 'edges' && lightsView(run).search.isDone,
     switchCycles: step.kind === 'switching' ? switchCycles(run, step.id).length : 0,
     bandHolds: step.kind === 'switching' && switchView(run, step).holds,
     linkageHolds: step.kind === 'linkage' && linkageView(run).move.kind === 'done',
   };
 }
+
+const isFlat = (run: Run): boolean => {
+  const { nextGain, alignment } = sweepView(run);
+  return nextGain === undefined && alignment.ok && alignment.value.verdict === 'flat';
+};

@@ -5,7 +5,7 @@ import {
   plateLeft, settingView, settingsLeft, signingError, type EventError, type Run, type SettingLeft,
 } from '../run'; // prettier-ignore
 import { judgeOf } from '../valve';
-import { crackingOf, edgesOf, noFlowOf, switchOf } from './proofs';
+import { controlOf, crackingOf, edgesOf, noFlowOf, switchOf } from './proofs';
 import { tablesOf } from './tables';
 import type { SheetBody, SheetSetting } from './sheet';
 
@@ -68,6 +68,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     ...(tables ? { tables } : {}),
     ...edgesOf(run),
     ...switchOf(run),
+    ...controlOf(run),
     answers: answersOf(run),
     open_ends: run.openEnds.map(({ id, say, state, reason }) => ({
       id,

@@ -1,5 +1,14 @@
 import { crackingResult, droop, noFlowVerdict } from '../prove';
-import { captureCycles, lastReading, lightsView, switchCycles, type Run } from '../run';
+import {
+  captureCycles,
+  dialledIn,
+  lastReading,
+  lightsView,
+  stepFitOf,
+  sweepView,
+  switchCycles,
+  type Run,
+} from '../run';
 import type { SheetBody } from './sheet';
 
 /** Droop and lockup of a run so far; null where the readings are not there. */
@@ -83,6 +92,26 @@ export function edgesOf(run: Run): Pick<SheetBody, 'edges'> {
         lit,
         weak: weak ?? false,
       })),
+    },
+  };
+}
+
+/** Alignment and tuning of a controller; undefined for anything else. */
+export function controlOf(run: Run): Pick<SheetBody, 'control'> {
+  const dialled = dialledIn(run);
+  if (run.started.plate.family !== 'controller' || !dialled) return {};
+  const { alignment } = sweepView(run);
+  const fit = stepFitOf(run);
+  const model = fit?.ok ? fit.value.model : undefined;
+  return {
+    control: {
+      alignment_offset: alignment.ok ? alignment.value.offset : 0,
+      alignment_spread_pa: alignment.ok ? alignment.value.spread : 0,
+      band_percent: dialled.band,
+      reset_minutes: dialled.reset,
+      model: model
+        ? { gain: model.gain, time_constant_s: model.timeConstant, dead_time_s: model.deadTime }
+        : null,
     },
   };
 }

@@ -146,6 +146,17 @@ export const sheetBodySchema = z.object({
       lights: z.array(z.object({ pressure_pa: number, lit: z.boolean(), weak: z.boolean() })),
     })
     .optional(),
+  /** A controller’s sweep of the band, and what its step test came to. */
+  control: z
+    .object({
+      alignment_offset: share,
+      alignment_spread_pa: number,
+      band_percent: number,
+      reset_minutes: number,
+      /** %/%, s, s; null where no test was fitted. */
+      model: z.object({ gain: number, time_constant_s: number, dead_time_s: number }).nullable(),
+    })
+    .optional(),
   /** Cycles of a switch as left, Pa. */
   switch_cycles: z.array(z.object({ cut_in_pa: number, cut_out_pa: number })).optional(),
   /** Answers that were given in the run, as they were given; figures in SI. */

@@ -129,6 +129,12 @@ export const familySamples = {
     gauges: { inlet: calibrator },
     found: { found_pa: 15, found_others: { span: 25, angularity: -110 } },
   },
+  controller: {
+    plate: { family: 'controller', ...common, ...bare(20), others: { span: bare(20), angularity: bare(20), alignment: bare(20) }, inlet_rating_pa: kPa(1000), outlet_rating_pa: kPa(250), input: { kind: 'pressure', low: 0, high: kPa(1000) }, output: { kind: 'pressure', low: 0, high: kPa(1000) }, action: 'direct', tolerance_span: 0.01, out: { kind: 'pressure', low: kPa(20), high: kPa(100) }, band_percent: 40, reset_minutes: 0.1 },
+    target: target(500, 10, 1000),
+    gauges: { inlet: calibrator, outlet: gauge('G-18', 250, { resolution_pa: 100 }) },
+    found: { found_pa: 15, found_others: { span: 25, angularity: -110, alignment: 22 } },
+  },
 } satisfies Record<string, FamilySample>; // prettier-ignore
 export type SampleName = keyof typeof familySamples;
 

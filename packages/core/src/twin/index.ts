@@ -8,3 +8,4 @@ export * from './twin';
 export * from './replay';
 export * from './rehearse';
 export * from './line-twin';
+export { sweepPosition } from './controller-plant';

@@ -3,6 +3,7 @@ import { captureCycles, captureView, countView, cyclesWanted, isWhole, openEndsO
 import { chooseSpring } from '../valve';
 import { Hand, type RehearsalOptions } from './hand';
 import { findEdges, markCycles } from './rehearse-bands';
+import { alignBySweep, tuneByStep } from './rehearse-control';
 import { setLinkage, takePoints } from './rehearse-points';
 import { actOnTwin, isWideOpen, turnTwin, twinOutputs, type Twin } from './twin';
 
@@ -35,6 +36,10 @@ export function rehearse(options: RehearsalOptions): Rehearsal {
       if (!setLinkage(hand, step, options.stopAfterTurns)) break;
     } else if (step.kind === 'switching') {
       if (!markCycles(hand, step)) break;
+    } else if (step.kind === 'sweep') {
+      if (!alignBySweep(hand, step)) break;
+    } else if (step.kind === 'tune') {
+      if (!tuneByStep(hand, step)) break;
     } else if (step.kind === 'edges') {
       if (!findEdges(hand, step)) break;
     } else if (step.kind === 'search') {

@@ -4,6 +4,7 @@ import type { GaugeRole, Positions } from '../procedure';
 import type { Plate, Targets, TwinSketch } from '../valve';
 import { drawTwin, type DrawnPlant } from './draw';
 import { boilerPlant } from './boiler-plant';
+import { controllerPlant } from './controller-plant';
 import { linePlant } from './line-plant';
 import { linkagePlant } from './linkage-plant';
 import type { Plant, PlantOutputs, Settings } from './plant';
@@ -55,7 +56,13 @@ const HAND_SPEED = 0.12;
 const LONGEST_ADVANCE = 7200;
 
 type AnyPlant = Plant<DrawnPlant['params']>;
-const plants = { reducing: reducingPlant, line: linePlant, linkage: linkagePlant, boiler: boilerPlant };
+const plants = {
+  reducing: reducingPlant,
+  line: linePlant,
+  linkage: linkagePlant,
+  boiler: boilerPlant,
+  controller: controllerPlant,
+};
 const plantOf = ({ kind }: DrawnPlant): AnyPlant => plants[kind] as unknown as AnyPlant;
 
 export function createTwin({ plate, targets, sketch, gauges, initial }: TwinOptions): Twin {
@@ -225,9 +232,11 @@ export function readScale(twin: Twin, finest = 0.001): number | undefined {
   switch (plant.kind) {
     case 'boiler':
       return (state[2] ?? 0) > 0.5 ? 1 : 0;
+    case 'controller':
     case 'linkage': {
       const [moved = 0] = state;
-      const travel = plant.params.isReverse ? 1 - moved : moved;
+      const isReverse = plant.kind === 'linkage' && plant.params.isReverse;
+      const travel = isReverse ? 1 - moved : moved;
       return Math.round((travel + 0.0003 * random.normal()) / finest) * finest;
     }
     case 'line':

@@ -146,6 +146,19 @@ export const families: Readonly<Record<Family, FamilyFacts>> = {
     gauges: { inlet: 'Calibrator' },
     judge: 'inlet',
   },
+  controller: {
+    name: 'Pneumatic controller',
+    holds: 'set point',
+    verb: 'control on',
+    adjusters: [
+      main('Zero screw', 'from_below', 'inlet'),
+      { id: 'span', name: 'Span screw', approach: 'from_below', role: 'inlet' },
+      { id: 'angularity', name: 'Link length', approach: 'from_below', role: 'inlet' },
+      { id: 'alignment', name: 'Alignment', approach: 'from_below', role: 'inlet' },
+    ],
+    gauges: { inlet: 'Calibrator', outlet: 'Output gauge' },
+    judge: 'inlet',
+  },
 };
 
 /** The name in the field's words, for titles. */

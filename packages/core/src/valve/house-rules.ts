@@ -19,6 +19,7 @@ export const instrumentRulesSchema = z.object({
   light_fail_cost: z.number().min(1).max(50),
   late_spark_share: z.number().positive().max(1),
   loop_headroom_v: z.number().nonnegative().max(50),
+  alignment_tolerance_pa: z.number().positive().max(1e6).default(1724),
 });
 export type InstrumentRules = z.infer<typeof instrumentRulesSchema>;
 
@@ -34,6 +35,8 @@ export const defaultInstrumentRules: InstrumentRules = {
   light_fail_cost: 3,
   late_spark_share: 0.5,
   loop_headroom_v: 3,
+  // A quarter of a pound per square inch.
+  alignment_tolerance_pa: 1724,
 };
 
 /**

@@ -161,6 +161,14 @@ export type PositionerPlate = z.infer<typeof positionerPlateSchema>;
 export const indicatorPlateSchema = instrumentOf('indicator', {});
 export type IndicatorPlate = z.infer<typeof indicatorPlateSchema>;
 
+export const controllerPlateSchema = instrumentOf('controller', {
+  /** Its output, and the settings it is found with. */
+  out: signalRangeSchema,
+  band_percent: z.number().positive().max(10_000),
+  reset_minutes: z.number().positive().max(1000),
+});
+export type ControllerPlate = z.infer<typeof controllerPlateSchema>;
+
 export const plateSchema = z.discriminatedUnion('family', [
   reducingPlateSchema,
   sustainingPlateSchema,
@@ -174,11 +182,12 @@ export const plateSchema = z.discriminatedUnion('family', [
   burnerPlateSchema,
   positionerPlateSchema,
   indicatorPlateSchema,
+  controllerPlateSchema,
 ]);
 export type Plate = z.infer<typeof plateSchema>;
 export type Family = Plate['family'];
 /** A plate whose setting is judged by a table of points. */
-export type InstrumentPlate = PositionerPlate | IndicatorPlate;
+export type InstrumentPlate = PositionerPlate | IndicatorPlate | ControllerPlate;
 export const isInstrument = (plate: Plate): plate is InstrumentPlate => 'tolerance_span' in plate;
 export type PlateOf<F extends Family> = Extract<Plate, { family: F }>;
 

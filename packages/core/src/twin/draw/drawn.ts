@@ -1,6 +1,7 @@
 import type { Random } from '../../numerics';
 import type { AdjusterPlate, Plate, Targets, TwinFault, TwinSketch } from '../../valve';
 import type { BoilerParams } from '../boiler-plant';
+import type { ControllerParams } from '../controller-plant';
 import type { LinkageParams } from '../linkage-plant';
 import type { LineParams } from '../line-plant';
 import type { ReducingParams } from '../reducing-plant';
@@ -11,7 +12,8 @@ export type DrawnPlant =
   | { readonly kind: 'reducing'; readonly params: ReducingParams }
   | { readonly kind: 'line'; readonly params: LineParams }
   | { readonly kind: 'linkage'; readonly params: LinkageParams }
-  | { readonly kind: 'boiler'; readonly params: BoilerParams };
+  | { readonly kind: 'boiler'; readonly params: BoilerParams }
+  | { readonly kind: 'controller'; readonly params: ControllerParams };
 export type Drawn = {
   readonly plant: DrawnPlant;
   /** Screw of each adjuster by its id. */

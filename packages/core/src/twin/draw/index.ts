@@ -1,5 +1,6 @@
 import type { Family, Plate, Targets, TwinSketch } from '../../valve';
 import { drawBurner } from './burner-pilot';
+import { drawController } from './controller';
 import type { Draw, Drawn } from './drawn';
 import { drawGas } from './gas';
 import { drawHydraulic } from './hydraulic';
@@ -26,6 +27,7 @@ const draws: { readonly [F in Family]: Draw<Extract<Plate, { family: F }>> } = {
   burner_pilot: drawBurner,
   positioner: drawLinkage,
   indicator: drawLinkage,
+  controller: drawController,
 };
 
 export const drawTwin = (plate: Plate, targets: Targets, sketch: TwinSketch): Drawn =>

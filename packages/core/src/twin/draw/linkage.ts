@@ -19,7 +19,7 @@ export const drawLinkage: Draw<InstrumentPlate> = (plate, { target }, sketch) =>
       const given = id === 'main' ? plate : plate.others![id]!;
       const plated = given.clockwise === 'lowers' ? -1 : 1;
       const turned = faults.includes('reversed_screw') && id === 'span' ? -plated : plated;
-      const rate = SPAN_PA * random.between(0.03, 0.09) * (id === 'angularity' ? 1.5 : 1);
+      const rate = SPAN_PA * random.between(0.03, 0.09) * (id === 'angularity' ? 1.5 : id === 'alignment' ? 0.4 : 1);
       const screw = { rate, curvature: 0, backlash: random.between(0.01, 0.05), travel: given.travel_turns, sense: turned as 1 | -1 };
       return [id, { screw, middle: (rate * given.travel_turns) / 2 }];
     }),

@@ -78,3 +78,14 @@ test('suction: load lowered until the control must work, the reversed screw turn
   expect(Math.abs(body.settings[0]!.as_left_pa - 400_000)).toBeLessThanOrEqual(14_000);
   expect(body.open_ends.map(({ state }) => state)).not.toContain('open');
 });
+
+test('controller: pointer, alignment by a sweep, a step test and the settings that follow', async ({
+  page,
+}) => {
+  test.setTimeout(300_000);
+  const body = await wholeRun(page, 'pc-08');
+  expect(body.control!.alignment_spread_pa).toBeLessThanOrEqual(1724);
+  expect(body.control!.model!.gain).toBeGreaterThan(0.5);
+  expect(body.control!.band_percent).toBeGreaterThan(25);
+  expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
+});

@@ -74,6 +74,12 @@ async function whenReady(page: Page, id: string): Promise<void> {
   throw new Error(`${id} never became ready`);
 }
 
+/** Logs long enough for the value to come to rest, at ten times speed, then has it fitted. */
+async function fitWhenRested(page: Page): Promise<void> {
+  await expect(page.getByText(/fit (1[6-9]|[2-9]\d)\d s/)).toBeVisible({ timeout: 60_000 });
+  await page.getByTestId('fit-step').click();
+}
+
 /** Waits until the contact has changed, then takes what was caught. */
 const markSwitch = (page: Page): Promise<void> => whenReady(page, 'mark-switch');
 
@@ -97,6 +103,11 @@ async function oneStep(page: Page): Promise<void> {
   else if (await seen('mark-cracked')) await captureCycle(page);
   else if (await seen('take-point')) await takeSettled(page);
   else if (await seen('mark-switch')) await markSwitch(page);
+  else if (await seen('take-sweep')) await whenReady(page, 'take-sweep');
+  else if (await seen('step-output')) await whenReady(page, 'step-output');
+  else if (await seen('fit-step')) await fitWhenRested(page);
+  else if (await seen('confirm-dial')) await page.getByTestId('confirm-dial').click();
+  else if (await seen('dial')) await page.getByTestId('dial').click();
   else if (await seen('light')) await whenReady(page, 'light');
   else if (await seen('purged')) await whenReady(page, 'purged');
   else if (await seen('start-clock')) await whenReady(page, 'start-clock');
@@ -185,5 +196,10 @@ export const sheetsOf = async (request: APIRequestContext, valve: string) =>
       };
       edges?: { low_pa: number; high_pa: number; lights: { lit: boolean }[] };
       switch_cycles?: unknown[];
+      control?: {
+        band_percent: number;
+        alignment_spread_pa: number;
+        model: { gain: number } | null;
+      };
     };
   }[];

@@ -96,6 +96,7 @@ const instrumentRows: readonly {
   { key: 'lights_most', label: 'Lights in one search, at the most', unit: '', scale: 1 },
   { key: 'light_fail_cost', label: 'A failed light counts as so many lights', unit: '', scale: 1 },
   { key: 'late_spark_share', label: 'Late spark, share of the trial', unit: '%', scale: 100 },
+  { key: 'alignment_tolerance_pa', label: 'Output may move in an alignment sweep', unit: 'kPa', scale: 1e-3 },
   { key: 'loop_headroom_v', label: 'Kept in hand of a loop’s supply', unit: 'V', scale: 1 },
 ];
 const show = (value: number, scale: number) => String(Number((value * scale).toPrecision(6)));

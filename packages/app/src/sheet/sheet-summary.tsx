@@ -1,6 +1,7 @@
 import { judgingGauge, leadingSetting, printTurns, type SheetBody, type SheetSetting } from '@holvek/core';
 import { XStack, YStack } from 'tamagui';
 import { BandsCard } from './bands-card';
+import { ControlCard } from './control-card';
 import { CrackingCard } from './cracking-card';
 import { TablesCard } from './tables-card';
 import { outcomeTone, outcomeWord, verdictTone, verdictWord } from './outcome';
@@ -28,6 +29,7 @@ export function SheetSummary({ body }: { readonly body: SheetBody }) {
         </Card>
       )}
       {body.settings.length > 1 ? <OtherSettings body={body} /> : null}
+      {body.control ? <ControlCard control={body.control} /> : null}
       {body.edges || body.switch_cycles ? <BandsCard body={body} /> : null}
       {body.cracking ? <CrackingCard body={body} /> : null}
       <ProofCard body={body} />

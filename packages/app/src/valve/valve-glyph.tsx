@@ -19,7 +19,8 @@ const isSpring = (family: Family) => family === 'relief_spring' || family === 's
 
 /** A valve on its line: body, what drives it, and the line by which it senses. */
 export function ValveGlyph({ family }: { readonly family: Family }) {
-  if (family === 'indicator' || family === 'pressure_switch') return <PointerGlyph />;
+  if (family === 'indicator' || family === 'pressure_switch' || family === 'controller')
+    return <PointerGlyph />;
   return <LineGlyph family={family} />;
 }
 

@@ -65,6 +65,8 @@ const guardWords: Record<
       : `The line reads ${withUnit(have)}; it must stand at ${withUnit(want ?? 0)} or more. Throttle further, or go by count.`,
   gauge_stayed: () =>
     'If the gauge rose, the compensator still ruled it: the main relief is not low enough. Lower it, then answer again.',
+  aligned: () => 'The output still follows the band.',
+  tuned: () => 'Band and reset are not dialled yet.',
   edges_found: () => 'Both edges are not known yet.',
   band_holds: () => 'Scale and differential do not hold yet.',
   switch_cycles: (have, want) => `${have ?? 0} of ${want ?? 0} whole cycles are marked.`,

@@ -61,6 +61,13 @@ const boilerPilot: Valve = {
   twin: { seed: 1505, faults: [], found_pa: kPa(1.9) },
 }; // prettier-ignore
 
+const levelController: Valve = {
+  ...entry('PC-08', 'Header pressure', 'Upper pump hall'),
+  target: target(500, 10, 1000, 'The header is held at 500 kPa while the guns come and go.'),
+  plate: { family: 'controller', ...common, size_dn: 15, ...bare(), others: { span: bare(), angularity: bare(), alignment: bare() }, inlet_rating_pa: kPa(1000), outlet_rating_pa: kPa(250), input: { kind: 'pressure', low: 0, high: kPa(1000) }, output: { kind: 'pressure', low: 0, high: kPa(1000) }, action: 'direct', tolerance_span: 0.01, out: signal('20-100kPa'), band_percent: 25, reset_minutes: 0.08 },
+  twin: { seed: 805, faults: [], found_pa: 12, found_others: { span: 20, angularity: -90, alignment: 26 } },
+}; // prettier-ignore
+
 /** What is set by a signal, by a band or by a flame, each with earlier winters. */
 export const instruments: readonly DemoValve[] = [
   { valve: iceStore, visits: [369], wander: [kPa(-48)], gauges: { inlet: 'G-12' } },
@@ -68,5 +75,6 @@ export const instruments: readonly DemoValve[] = [
   { valve: boilerPilot, visits: [366], wander: [kPa(0.5)], gauges: { outlet: 'G-50' } },
   { valve: hydrantPositioner, visits: [742, 371], wander: [22, 30], gauges: { inlet: 'G-70', outlet: 'G-18' } },
   { valve: bypassPositioner, visits: [415], wander: [18], gauges: { inlet: 'G-70', outlet: 'G-18' }, school: 'end_points' },
+  { valve: levelController, visits: [372], wander: [14], gauges: { inlet: 'G-70', outlet: 'G-18' } },
   { valve: linePointer, visits: [368], wander: [16], gauges: { inlet: 'G-71' } },
 ]; // prettier-ignore

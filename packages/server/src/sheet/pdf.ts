@@ -133,6 +133,21 @@ function proofRows(body: SheetBody): [string, string][] {
   const share = (value: number | null) => (value === null ? 'not read' : `${(value * 100).toFixed(1)} %`);
   const lines: [string, string][] = settings.slice(1).map(({ name, as_left_pa, verdict }) => [name, `${show(body, as_left_pa)}, ${verdict.startsWith('pass') ? 'pass' : 'fail'}`]); // prettier-ignore
   if (body.tables) lines.push(...tableRows(body.tables));
+  const { control } = body;
+  if (control)
+    lines.push(
+      ['Proportional band', `${control.band_percent} %`],
+      ['Reset', `${control.reset_minutes} min a repeat`],
+      ['Output in the sweep', `± ${show(body, control.alignment_spread_pa)}`],
+    );
+  if (body.edges)
+    lines.push(
+      ['Lights from', `${show(body, body.edges.low_pa)} to ${show(body, body.edges.high_pa)}`],
+      [
+        'Lights, failed',
+        `${body.edges.lights.length}, ${body.edges.lights.filter(({ lit }) => !lit).length}`,
+      ],
+    );
   if (cracking)
     lines.push(
       ['Cracking', `${show(body, cracking.cracking_pa)}, ${cracking.cycles.length} cycles`],

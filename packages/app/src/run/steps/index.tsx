@@ -16,8 +16,10 @@ import { SearchStep } from './search-step';
 import { SetStep } from './set-step';
 import { SignStep } from './sign-step';
 import { SpringStep } from './spring-step';
+import { SweepStep } from './sweep-step';
 import { SwitchingStep } from './switching-step';
 import { TableStep } from './table-step';
+import { TuneStep } from './tune-step';
 
 const screens: Record<StepKind, ComponentType<{ readonly step: Step }>> = {
   caution: ConfirmStep,
@@ -38,6 +40,8 @@ const screens: Record<StepKind, ComponentType<{ readonly step: Step }>> = {
   switching: SwitchingStep,
   edges: EdgesStep,
   clock: ClockStep,
+  sweep: SweepStep,
+  tune: TuneStep,
   lock: LockStep,
   restore: RestoreStep,
   sign: SignStep,

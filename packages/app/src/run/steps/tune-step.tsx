@@ -1,0 +1,159 @@
+import { DIALLED, readStepCsv, simcSettings, stepFitOf, type Step } from '@holvek/core';
+import { useRef, useState } from 'react';
+import { TextArea, XStack, YStack } from 'tamagui';
+import { StepFrame } from '../step-frame';
+import { TraceChart } from '../trace-chart';
+import { useDesk } from '../use-desk';
+import { dialledOf, ProposalCard } from '@/bench/proposal-card';
+import { useTrace } from '@/gauge-link/trace';
+import { BottomSheet } from '@/ui/bottom-sheet';
+import { Card } from '@/ui/card';
+import { Field } from '@/ui/field';
+import { pickText } from '@/ui/files';
+import { BigButton, WordButton } from '@/ui/press';
+import { Muted, Words } from '@/ui/words';
+import { stepTrouble } from '@/words/step-trouble';
+
+const BEFORE = 0.5;
+const AFTER = 0.58;
+/** s of rest that are kept before the step, and the least after it. */
+const LEAD = 30;
+const LEAST = 60;
+
+/** A step test in manual, linked, typed or from a file; the model it fits; what is dialled in the end. */
+export function TuneStep({ step }: { readonly step: Step }) {
+  const { run, add, trace, isLinked, drive } = useDesk();
+  const seen = useTrace(trace);
+  const samples = seen.samples.travel;
+  const [steppedAt, setSteppedAt] = useState<number>();
+  const [open, setOpen] = useState<'paste' | 'dial'>();
+  const [trouble, setTrouble] = useState<string>();
+  const fit = stepFitOf(run);
+  const { plate } = run.started;
+  const present = plate.family === 'controller' ? { band: plate.band_percent, reset: plate.reset_minutes } : { band: 100, reset: 0.1 };
+  const now = samples.at(-1)?.t ?? 0;
+  const since = steppedAt === undefined ? 0 : now - steppedAt;
+  const stepNow = () => {
+    setSteppedAt(now);
+    drive({ output: AFTER });
+  };
+  const keep = async (rows: readonly (readonly [number, number, number])[], source: 'typed' | 'linked' | 'file') => {
+    setTrouble(undefined);
+    await add({ type: 'step_tested', step_id: step.id, samples: rows.slice(0, 2000).map(([t, output, value]) => [t, output, value]), source });
+  };
+  const fitLinked = async () => {
+    if (steppedAt === undefined) return;
+    const kept = samples.filter(({ t }) => t > steppedAt - LEAD);
+    await keep(kept.map(({ t, value }) => [t, 100 * (t <= steppedAt ? BEFORE : AFTER), 100 * value]), 'linked');
+    drive({ output: BEFORE });
+    setSteppedAt(undefined);
+  };
+  const takeText = async (text: string | undefined, source: 'typed' | 'file') => {
+    if (text === undefined) return;
+    const table = readStepCsv(text);
+    setOpen(undefined);
+    if (!table.ok) return setTrouble(stepTrouble(table.error));
+    if (table.value.samples.length === 0) return setTrouble('No line carries three numbers. Nothing was kept.');
+    await keep(table.value.samples.map(({ t, output, value }) => [t, output, value]), source);
+  };
+  const isGood = fit?.ok === true;
+  return (
+    <StepFrame
+      hideWords={fit !== undefined || steppedAt !== undefined}
+      actions={
+        isGood ? (
+          <BigButton flex={1} onPress={() => setOpen('dial')} testID="dial">
+            Dial them
+          </BigButton>
+        ) : isLinked ? (
+          steppedAt === undefined ? (
+            <BigButton flex={1} kind="brass" disabled={samples.length < 12} onPress={stepNow} testID="step-output">
+              Step the output from 50 to 58 %
+            </BigButton>
+          ) : (
+            <BigButton flex={1} disabled={since < LEAST} onPress={() => void fitLinked()} testID="fit-step">
+              {since < LEAST ? `Logging, ${Math.round(since)} s` : `It rests: fit ${Math.round(since)} s`}
+            </BigButton>
+          )
+        ) : (
+          <BigButton flex={1} onPress={() => setOpen('paste')} testID="type-step">
+            Type or paste the test
+          </BigButton>
+        )
+      }
+      more={
+        <>
+          <WordButton onPress={() => void pickText('.csv,.txt,text/csv,text/plain').then((text) => takeText(text, 'file'))}>from a file</WordButton>
+          {isLinked ? <WordButton onPress={() => setOpen('paste')}>type it</WordButton> : null}
+        </>
+      }
+    >
+      {trouble || (fit && !fit.ok) ? (
+        <Card tone="stop" role="alert">
+          <Words color="$onVermilionSoft">{trouble ?? (fit && !fit.ok ? stepTrouble(fit.error) : '')}</Words>
+        </Card>
+      ) : null}
+      {isGood ? (
+        <ProposalCard fit={fit.value} present={present} />
+      ) : isLinked ? (
+        <>
+          <TraceChart samples={samples.map(({ t, value }) => ({ t, value: value * 1e5 }))} seconds={240} height={150} label="Process value, last minutes" />
+          <Muted>{steppedAt === undefined ? 'Wait until the value rests, then step. It goes on the record from half a minute before.' : 'Leave it alone until the value rests again.'}</Muted>
+        </>
+      ) : null}
+      <BottomSheet isOpen={open === 'paste'} title="The step test" onClose={() => setOpen(undefined)}>
+        <PasteTest onTake={(text) => void takeText(text, 'typed')} />
+      </BottomSheet>
+      <BottomSheet isOpen={open === 'dial'} title="What was dialled?" onClose={() => setOpen(undefined)}>
+        {isGood ? <DialForm step={step} start={dialledOf(simcSettings(fit.value.model))} /> : null}
+      </BottomSheet>
+    </StepFrame>
+  );
+} // prettier-ignore
+
+/** Lines of time, output and value, as they were written down. */
+function PasteTest({ onTake }: { readonly onTake: (text: string) => void }) {
+  const [text, setText] = useState('');
+  return (
+    <YStack gap="$3">
+      <Muted>A line for each reading: seconds, output %, value %. At least a dozen, from before the step to rest.</Muted>
+      <TextArea aria-label="Lines of the step test" value={text} onChangeText={setText} minHeight={180} backgroundColor="$card" color="$color" borderColor="$line" fontFamily="$figures" />
+      <BigButton disabled={text.trim() === ''} onPress={() => onTake(text)} testID="take-step-text">
+        Fit it
+      </BigButton>
+    </YStack>
+  );
+} // prettier-ignore
+
+/** Band and reset as they were dialled: the proposal, unless the hand says otherwise. */
+function DialForm({ step, start }: { readonly step: Step; readonly start: { readonly band: number; readonly reset: number | undefined } }) {
+  const { add } = useDesk();
+  const [band, setBand] = useState(start.band.toFixed(start.band < 20 ? 1 : 0));
+  const [reset, setReset] = useState((start.reset ?? 0).toFixed(2));
+  const busy = useRef(false);
+  const values = [band, reset].map((text) => Number(text.replace(',', '.')));
+  const isGood = values.every((value) => Number.isFinite(value) && value > 0);
+  const keep = async () => {
+    if (busy.current) return;
+    busy.current = true;
+    await add({ type: 'observed', key: DIALLED.band, value: values[0]! });
+    await add({ type: 'observed', key: DIALLED.reset, value: values[1]! });
+    await add({ type: 'step_done', step_id: step.id });
+    busy.current = false;
+  };
+  return (
+    <YStack gap="$3">
+      <XStack gap="$3">
+        <YStack flex={1}>
+          <Field label="Proportional band" unit="%" value={band} onChangeText={setBand} numeric error={values[0]! > 0 ? undefined : 'Above nothing.'} />
+        </YStack>
+        <YStack flex={1}>
+          <Field label="Reset" unit="min a repeat" value={reset} onChangeText={setReset} numeric error={values[1]! > 0 ? undefined : 'Above nothing.'} />
+        </YStack>
+      </XStack>
+      <BigButton disabled={!isGood} onPress={() => void keep()} testID="confirm-dial">
+        Dialled
+      </BigButton>
+    </YStack>
+  );
+} // prettier-ignore

@@ -86,6 +86,7 @@ test('controller: pointer, alignment by a sweep, a step test and the settings th
   const body = await wholeRun(page, 'pc-08');
   expect(body.control!.alignment_spread_pa).toBeLessThanOrEqual(1724);
   expect(body.control!.model!.gain).toBeGreaterThan(0.5);
+  expect(body.control!.model!.time_constant_s).toBeGreaterThan(10);
   expect(body.control!.band_percent).toBeGreaterThan(25);
   expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
 });

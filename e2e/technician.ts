@@ -199,7 +199,7 @@ export const sheetsOf = async (request: APIRequestContext, valve: string) =>
       control?: {
         band_percent: number;
         alignment_spread_pa: number;
-        model: { gain: number } | null;
+        model: { gain: number; time_constant_s: number } | null;
       };
     };
   }[];

@@ -12,6 +12,8 @@ const words: {
     `${samples} samples are too few. Log at least a dozen, from before the step to after.`,
   'tune.times_out_of_order': () => 'The times do not rise from line to line. Is it two tests in one file?',
   'tune.no_step': () => 'The output never steps, so there is nothing to fit. No settings are proposed.',
+  'tune.too_fast': ({ interval }) =>
+    `The value had answered before the next sample, ${interval.toFixed(1)} s later. Log faster; no settings are proposed.`,
   'tune.only_noise': () =>
     'The value does not answer the step by more than its noise. No settings are proposed: step further, or log longer.',
 };

@@ -27,7 +27,8 @@ export type StepError =
   | { readonly code: 'tune.too_short'; readonly samples: number }
   | { readonly code: 'tune.times_out_of_order' }
   | { readonly code: 'tune.no_step' }
-  | { readonly code: 'tune.only_noise' };
+  | { readonly code: 'tune.only_noise' }
+  | { readonly code: 'tune.too_fast'; readonly interval: number };
 
 const LEAST_SAMPLES = 12;
 /** Least step of the output, %, that is taken for one. */
@@ -43,7 +44,8 @@ const SURE_F = 12;
  * Dead time and time constant are searched over a grid and refined; the rest is linear.
  *
  * @param samples  rising in time, at least 12, output stepped once
- * @errors  tune.too_short · tune.times_out_of_order · tune.no_step · tune.only_noise
+ * @errors  tune.too_short · tune.times_out_of_order · tune.no_step · tune.only_noise ·
+ *          tune.too_fast: it had answered before the next sample, so there is nothing to time
  */
 export function fitStep(samples: readonly StepSample[]): Result<StepFit, StepError> {
   if (samples.length < LEAST_SAMPLES) return err({ code: 'tune.too_short', samples: samples.length });
@@ -60,6 +62,8 @@ export function fitStep(samples: readonly StepSample[]): Result<StepFit, StepErr
   const f = (total - best.rss) / 3 / (best.rss / (n - 4) + 1e-12);
   if (!(f > SURE_F) || !(Math.abs(best.change) > 1e-9)) return err({ code: 'tune.only_noise' });
   const { timeConstant, deadTime, change, before, rss } = best;
+  const interval = (samples.at(-1)!.t - samples[0]!.t) / (n - 1);
+  if (timeConstant < interval / 3) return err({ code: 'tune.too_fast', interval });
   return ok({
     model: { gain: change / step.size, timeConstant, deadTime },
     stepAt: step.at,

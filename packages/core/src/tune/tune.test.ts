@@ -90,6 +90,14 @@ describe('fit of a step', () => {
     expect(code([...good.slice(0, 20), ...good.slice(0, 20)])).toBe('tune.times_out_of_order');
   });
 
+  test('an answer faster than the samples cannot be timed', () => {
+    const jump = record({ gain: 1, timeConstant: 30, deadTime: 0 }, 0.05, 2).map((sample) => ({
+      ...sample,
+      value: sample.output === 40 ? 50 : 60,
+    }));
+    expect(fitStep(jump)).toMatchObject({ ok: false, error: { code: 'tune.too_fast' } });
+  });
+
   test('a record that ends too soon says so', () => {
     const whole = record({ gain: 1, timeConstant: 60, deadTime: 5 }, 0, 1);
     const fit = fitStep(whole.filter(({ t }) => t < 110));

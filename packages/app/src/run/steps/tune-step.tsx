@@ -1,17 +1,26 @@
-import { DIALLED, readStepCsv, simcSettings, stepFitOf, type Step } from '@holvek/core';
+import {
+  DIALLED,
+  instrumentOf,
+  readStepCsv,
+  signalAt,
+  simcSettings,
+  stepFitOf,
+  type Step,
+} from '@holvek/core';
 import { useRef, useState } from 'react';
 import { TextArea, XStack, YStack } from 'tamagui';
+import { SettledPill } from '../settled-pill';
 import { StepFrame } from '../step-frame';
 import { TraceChart } from '../trace-chart';
 import { useDesk } from '../use-desk';
 import { dialledOf, ProposalCard } from '@/bench/proposal-card';
-import { useTrace } from '@/gauge-link/trace';
+import { traceSettling, useTrace } from '@/gauge-link/trace';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { pickText } from '@/ui/files';
 import { BigButton, WordButton } from '@/ui/press';
-import { Muted, Words } from '@/ui/words';
+import { Muted, Title, Words } from '@/ui/words';
 import { stepTrouble } from '@/words/step-trouble';
 
 const BEFORE = 0.5;
@@ -19,22 +28,30 @@ const AFTER = 0.58;
 /** s of rest that are kept before the step, and the least after it. */
 const LEAD = 30;
 const LEAST = 60;
+/** Share of the scale within which the value counts as at rest. */
+const RESTS = 0.004;
 
 /** A step test in manual, linked, typed or from a file; the model it fits; what is dialled in the end. */
 export function TuneStep({ step }: { readonly step: Step }) {
   const { run, add, trace, isLinked, drive } = useDesk();
   const seen = useTrace(trace);
   const samples = seen.samples.travel;
-  const [steppedAt, setSteppedAt] = useState<number>();
+  const [stepped, setStepped] = useState<{ readonly at: number; readonly from: number }>();
+  const steppedAt = stepped?.at;
   const [open, setOpen] = useState<'paste' | 'dial'>();
   const [trouble, setTrouble] = useState<string>();
   const fit = stepFitOf(run);
   const { plate } = run.started;
+  const output = instrumentOf(run).output;
   const present = plate.family === 'controller' ? { band: plate.band_percent, reset: plate.reset_minutes } : { band: 100, reset: 0.1 };
   const now = samples.at(-1)?.t ?? 0;
   const since = steppedAt === undefined ? 0 : now - steppedAt;
+  const settling = traceSettling(seen, 'travel', { resolution_pa: RESTS });
+  const isAtRest = settling.state === 'settled';
   const stepNow = () => {
-    setSteppedAt(now);
+    if (!isAtRest) return;
+    // Only what was at rest counts as before.
+    setStepped({ at: now, from: now - Math.min(LEAD, settling.steadyFor) });
     drive({ output: AFTER });
   };
   const keep = async (rows: readonly (readonly [number, number, number])[], source: 'typed' | 'linked' | 'file') => {
@@ -42,11 +59,11 @@ export function TuneStep({ step }: { readonly step: Step }) {
     await add({ type: 'step_tested', step_id: step.id, samples: rows.slice(0, 2000).map(([t, output, value]) => [t, output, value]), source });
   };
   const fitLinked = async () => {
-    if (steppedAt === undefined) return;
-    const kept = samples.filter(({ t }) => t > steppedAt - LEAD);
-    await keep(kept.map(({ t, value }) => [t, 100 * (t <= steppedAt ? BEFORE : AFTER), 100 * value]), 'linked');
+    if (!stepped) return;
+    const kept = samples.filter(({ t }) => t >= stepped.from);
+    await keep(kept.map(({ t, value }) => [t, 100 * (t <= stepped.at ? BEFORE : AFTER), 100 * value]), 'linked');
     drive({ output: BEFORE });
-    setSteppedAt(undefined);
+    setStepped(undefined);
   };
   const takeText = async (text: string | undefined, source: 'typed' | 'file') => {
     if (text === undefined) return;
@@ -67,8 +84,8 @@ export function TuneStep({ step }: { readonly step: Step }) {
           </BigButton>
         ) : isLinked ? (
           steppedAt === undefined ? (
-            <BigButton flex={1} kind="brass" disabled={samples.length < 12} onPress={stepNow} testID="step-output">
-              Step the output from 50 to 58 %
+            <BigButton flex={1} kind="brass" disabled={!isAtRest} onPress={stepNow} testID="step-output">
+              {isAtRest ? 'Step the output from 50 to 58 %' : 'Wait until the value rests'}
             </BigButton>
           ) : (
             <BigButton flex={1} disabled={since < LEAST} onPress={() => void fitLinked()} testID="fit-step">
@@ -88,6 +105,7 @@ export function TuneStep({ step }: { readonly step: Step }) {
         </>
       }
     >
+      {fit !== undefined || steppedAt !== undefined ? <Title>{isGood ? 'What the test proposes' : 'Step test'}</Title> : null}
       {trouble || (fit && !fit.ok) ? (
         <Card tone="stop" role="alert">
           <Words color="$onVermilionSoft">{trouble ?? (fit && !fit.ok ? stepTrouble(fit.error) : '')}</Words>
@@ -97,7 +115,10 @@ export function TuneStep({ step }: { readonly step: Step }) {
         <ProposalCard fit={fit.value} present={present} />
       ) : isLinked ? (
         <>
-          <TraceChart samples={samples.map(({ t, value }) => ({ t, value: value * 1e5 }))} seconds={240} height={150} label="Process value, last minutes" />
+          <XStack justifyContent="space-between">
+            <SettledPill state={settling} />
+          </XStack>
+          <TraceChart samples={samples.map(({ t, value }) => ({ t, value: signalAt(output, value) }))} seconds={240} height={150} label="Process value, last minutes" />
           <Muted>{steppedAt === undefined ? 'Wait until the value rests, then step. It goes on the record from half a minute before.' : 'Leave it alone until the value rests again.'}</Muted>
         </>
       ) : null}

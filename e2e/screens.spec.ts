@@ -91,6 +91,7 @@ test('units and theme are this phone’s own and stay', async ({ page }) => {
 });
 
 test('the register goes out as CSV and comes back, wrong rows named', async ({ page, request }) => {
+  const valves = (await (await request.get('/api/valves')).json()) as unknown[];
   const csv = await (await request.get('/api/valves.csv')).text();
   const lines = csv.trim().split('\n');
   const wrong = lines
@@ -109,6 +110,6 @@ test('the register goes out as CSV and comes back, wrong rows named', async ({ p
     mimeType: 'text/csv',
     buffer: Buffer.from(`\uFEFF${[...lines, wrong].join('\n')}`),
   });
-  await expect(page.getByText('17 valves kept')).toBeVisible();
+  await expect(page.getByText(`${valves.length} valves kept`)).toBeVisible();
   await expect(page.getByText(/size_dn/)).toBeVisible();
 });

@@ -38,15 +38,25 @@ export function fitnessFor(
   return all.reduce((a, b) => (order[b.grade] > order[a.grade] ? b : a));
 }
 
-/** The gauge that suits best: grade first, then the larger ratio of tolerance to its error. */
+/**
+ * The gauge that suits best: grade first, then the larger ratio of tolerance to its error. A calibrator
+ * stays in the bag where an ordinary gauge will do, and comes first where a signal is asked for.
+ */
 export const bestGauge = (
   gauges: readonly Gauge[],
   fitness: (gauge: Gauge) => GaugeFitness,
-): Gauge | undefined =>
-  [...gauges].sort((a, b) => {
+  wantsSignal = false,
+): Gauge | undefined => {
+  const outOfPlace = ({ sources }: Gauge) => Number((sources !== undefined) !== wantsSignal);
+  return [...gauges].sort((a, b) => {
     const [fa, fb] = [fitness(a), fitness(b)];
-    return order[fa.grade] - order[fb.grade] || fb.testUncertaintyRatio - fa.testUncertaintyRatio;
+    return (
+      order[fa.grade] - order[fb.grade] ||
+      outOfPlace(a) - outOfPlace(b) ||
+      fb.testUncertaintyRatio - fa.testUncertaintyRatio
+    );
   })[0];
+};
 
 /** For a side that is only watched, range matters more than fineness: the smallest in date that reaches over it. */
 export const reachingGauge = (

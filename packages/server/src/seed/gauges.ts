@@ -31,7 +31,10 @@ export const demoGauges = (now: number): readonly Gauge[] =>
         tag: 'G-70', high: 1000, resolution: 0.1, accuracy: 0.0005, calibrated: -100,
         sources: [{ kind: 'current', low: 0, high: 0.024, error: 5e-6 }, { kind: 'voltage', low: 0, high: 12, error: 0.003 }],
       }, // prettier-ignore
-      { tag: 'G-71', high: 2000, resolution: 0.2, accuracy: 0.0005, calibrated: -70 },
+      {
+        tag: 'G-71', high: 2000, resolution: 0.2, accuracy: 0.0005, calibrated: -70,
+        sources: [{ kind: 'pressure', low: 0, high: 2e6, error: 1000 }],
+      }, // prettier-ignore
     ] satisfies GaugeSketch[] as readonly GaugeSketch[]
   ).map(({ tag, low = 0, high, resolution, accuracy, calibrated, unit = 'kPa', sources }) => ({
     id: tag.toLowerCase(),

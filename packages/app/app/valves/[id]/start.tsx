@@ -201,7 +201,9 @@ function firstChoice(
   return Object.fromEntries(
     sides.map(({ side, judges }) => {
       const free = gauges.filter(({ id }) => !taken.has(id));
-      const gauge = judges ? bestGauge(free, fitness(side)) : reachingGauge(free, valve, side, today());
+      const gauge = judges
+        ? bestGauge(free, fitness(side), isInstrument(valve.plate) && side === 'inlet')
+        : reachingGauge(free, valve, side, today());
       if (gauge) taken.add(gauge.id);
       return [side, gauge?.id ?? ''];
     }),

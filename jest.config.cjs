@@ -17,6 +17,8 @@ const node = (name) => ({
 
 /** One run, three places: core and server on Node, the app on the web preset. */
 module.exports = {
+  // A whole screen under jsdom takes seconds on a busy machine; a test that hangs is still ended.
+  testTimeout: 30_000,
   projects: [
     node('core'),
     node('server'),

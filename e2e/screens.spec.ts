@@ -16,6 +16,10 @@ const screens = [
   ['/gauges', 'Gauges'],
   ['/sheets', 'Sheets'],
   ['/settings', 'Settings'],
+  ['/valves/pos-22', 'POS-22'],
+  ['/bench', 'Bench'],
+  ['/bench/signal', 'Signals'],
+  ['/bench/tuning', 'Tuning'],
 ] as const;
 
 for (const theme of ['light', 'dark'] as const)

@@ -25,3 +25,50 @@ test('/ finds a valve', async ({ page }) => {
   await expect(page.getByRole('button', { name: /PRV-14/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /PRV-03/ })).toHaveCount(0);
 });
+
+test('the bench by keyboard: a sum is opened, figured, kept in its address and copied', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto('/bench');
+  await expect(page.getByRole('button', { name: 'Signals' })).toBeVisible();
+  await page.keyboard.press('2');
+  await page.getByLabel('Value').focus();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('8 mA');
+  const answer = page.getByTestId('answer');
+  await expect(answer).toContainText('6 psi');
+  await expect(answer).toContainText('40 kPa');
+  await expect(page).toHaveURL(/value=8(\+|%20)mA/);
+  await page.keyboard.type('x');
+  await expect(answer).toContainText('no unit known');
+  await page.keyboard.press('Backspace');
+  await page.getByTestId('copy').focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('copy')).toHaveText('Copied');
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('3 to 15 psi: 6 psi');
+  await page.reload();
+  await expect(page.getByTestId('answer')).toContainText('6 psi');
+});
+
+test('the bench starts from a valve’s plate, and fits a step test that is dropped in', async ({ page }) => {
+  await page.goto('/valves/pos-22');
+  await page.getByRole('button', { name: 'sums on the bench' }).click();
+  await page.getByRole('button', { name: 'Signals' }).click();
+  await expect(page.getByLabel('Works from')).toHaveValue('50');
+  await expect(page.getByTestId('answer')).toContainText('No air');
+  await page.goto('/bench/tuning');
+  const drop = async (rows: readonly string[]) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByTestId('pick-step').click();
+    await (await chooser).setFiles({ name: 'step.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
+  }; // prettier-ignore
+  await drop(['time,output,value', ...Array.from({ length: 90 }, (_, t) => `${t},40,${50 + (t % 3) / 10}`)]);
+  await expect(page.getByRole('alert')).toContainText('No settings are proposed');
+  const value = (t: number) => (t > 26 ? 50 + 12 * (1 - Math.exp(-(t - 26) / 30)) : 50);
+  await drop(['time,output,value', ...Array.from({ length: 200 }, (_, t) => `${t},${t < 20 ? 40 : 48},${value(t).toFixed(3)}`)]); // prettier-ignore
+  await expect(page.getByTestId('proposed-band')).toHaveText(/^(5[5-9]|6[0-5]) %$/);
+  await page.getByLabel('Band now').fill('30');
+  await expect(page.getByTestId('loop-chart')).toHaveAttribute('aria-label', /do not settle/);
+});

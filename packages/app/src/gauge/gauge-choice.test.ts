@@ -41,3 +41,22 @@ describe('what a sheet comes to', () => {
     expect(leftWords({ ...body, settings: [], outcome: 'out_of_service', out_of_service_because: 'Seal broken' } as never, units)).toBe('Seal broken');
   });
 }); // prettier-ignore
+
+describe('calibrators', () => {
+  const sources = [{ kind: 'current' as const, low: 0, high: 0.024, error: 5e-6 }];
+  const calibrator = { ...gauge, id: 'calibrator', accuracy_fraction: 0.0005, sources };
+  const fitness = (each: typeof gauge) => fitnessFor(each, valve, 'outlet', rules, today);
+
+  test('stay in the bag where an ordinary gauge will do', () => {
+    expect(bestGauge([calibrator, fits], fitness)!.id).toBe('fits');
+    expect(bestGauge([calibrator, coarse], fitness)!.id).toBe('calibrator');
+  });
+
+  test('come first where a signal is asked for, and must be able to give it', () => {
+    const plate = { ...valve.plate, family: 'positioner', input: { kind: 'current', low: 0.004, high: 0.02 }, tolerance_span: 0.01 }; // prettier-ignore
+    const positioner = { ...valve, plate } as unknown as typeof valve;
+    const forSignal = (each: typeof gauge) => fitnessFor(each, positioner, 'inlet', rules, today);
+    expect(bestGauge([fits, calibrator], forSignal, true)!.id).toBe('calibrator');
+    expect(forSignal(fits).findings.map(({ code }) => code)).toEqual(['gauge.cannot_source']);
+  });
+});

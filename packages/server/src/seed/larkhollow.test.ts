@@ -2,6 +2,7 @@ import {
   checkPlate,
   defaultHouseRules,
   driftOf,
+  families,
   gaugeFitness,
   openEndsOf,
   reduceRun,
@@ -29,14 +30,16 @@ describe('Larkhollow', () => {
   afterAll(() => store.close());
 
   test('has valves of every family, each sound, and their gauges', async () => {
-    expect(new Set(demoValves.map(({ valve }) => valve.plate.family)).size).toBe(7);
+    expect(new Set(demoValves.map(({ valve }) => valve.plate.family))).toEqual(
+      new Set(Object.keys(families)),
+    );
     expect(demoValves.filter(({ valve }) => valve.plate.family === 'reducing').length).toBeGreaterThanOrEqual(
       6,
     );
     for (const { valve } of demoValves)
       expect(checkPlate(valve.plate, valve).filter(({ stops }) => stops)).toEqual([]);
     expect(await store.tables.valves.count()).toBe(demoValves.length);
-    expect(await store.tables.gauges.count()).toBe(10);
+    expect(await store.tables.gauges.count()).toBe(12);
     expect(lines).toHaveLength(demoValves.length);
   });
 

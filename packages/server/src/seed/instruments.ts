@@ -28,7 +28,7 @@ const whole = signal('20-100kPa');
 const bypassPositioner: Valve = {
   ...entry('POS-22', 'By-pass valve', 'Lower pump hall'),
   target: target(140, 10, 200, 'Works on the upper half of the signal; the lower half belongs to the pump’s throttle.'),
-  plate: { family: 'positioner', ...common, ...supplied, ...bare(), others: { span: bare(20, 'lowers') }, input: partOf(whole, 0.5, 1), output: travel, action: 'reverse', tolerance_span: 0.03, air_to: 'close', split_with: partOf(whole, 0, 0.5) },
+  plate: { family: 'positioner', ...common, ...supplied, ...bare(), others: { span: bare(20, 'lowers') }, input: partOf(whole, 0.5, 1), output: travel, action: 'reverse', tolerance_span: 0.04, air_to: 'close', split_with: partOf(whole, 0, 0.5) },
   twin: { seed: 2202, faults: [], found_pa: -28, found_others: { span: 40 } },
 }; // prettier-ignore
 

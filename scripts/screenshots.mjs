@@ -22,10 +22,13 @@ const pictures = [
   { name: 'run-prove', path: run, until: prove },
   { name: 'ladder', path: '/ladder/hpu-01', until: picture },
   { name: 'ladder-wide', path: '/ladder/hpu-01', size: wide, until: picture },
-  { name: 'ladder-clash', path: '/ladder/lodge-air' },
   { name: 'cracking', path: '/valves/rv-11/start', until: cracking },
-  { name: 'hydraulic', path: '/valves/hpu-01/start', until: hydraulicSetting },
-  { name: 'start-up', path: '/valves/sr-02/start', until: startUpStep },
+  { name: 'points', path: '/valves/pos-21/start', until: pointTable },
+  { name: 'zero-span', path: '/valves/pos-21/start', until: zeroSpan },
+  { name: 'edges', path: '/valves/bp-15/start', until: edges },
+  { name: 'bench', path: '/bench' },
+  { name: 'bench-wide', path: '/bench/signal?valve=pos-22', size: wide },
+  { name: 'tuning', path: '/bench/tuning', until: tuning },
   { name: 'gauges', path: '/gauges' },
   { name: 'sheet', path: '/sheets', until: firstSheet },
   { name: 'settings', path: '/settings' },
@@ -85,11 +88,17 @@ async function walk(page, isThere) {
   await page.getByRole('button', { name: /ten times faster/ }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   const seen = (id) => page.getByTestId(id).isVisible();
-  for (let i = 0; i < 150 && !(await isThere()); i++) {
+  for (let i = 0; i < 220 && !(await isThere()); i++) {
     const unknown = page.getByRole('button', { name: 'not known: go on' });
     const calm = page.getByRole('button', { name: /^(It stayed|Yes)$/ }).first();
     const dribbles = page.getByText(/at the outlet: (it dribbles|runs full)/);
+    const ready = async (id) =>
+      (await seen(id)) && (await page.getByTestId(id).getAttribute('aria-disabled')) === 'false';
     if (await unknown.isVisible()) await unknown.click();
+    else if (await seen('take-point')) {
+      if (await isSettled(page)) await page.getByTestId('take-point').click();
+    } else if (await ready('light')) await page.getByTestId('light').click();
+    else if (await ready('purged')) await page.getByTestId('purged').click();
     else if (await seen('in-lane')) await page.getByTestId('in-lane').click();
     else if (await seen('first-dribble')) {
       await page.waitForTimeout(900);
@@ -121,18 +130,46 @@ async function cracking(page) {
   await page.waitForTimeout(2500);
 }
 
-/** The main relief set, the first cross-port in hand after a turn or two. */
-async function hydraulicSetting(page) {
-  await walk(page, async () => {
-    const strip = page.getByTestId('lane-strip');
-    const label = (await strip.isVisible()) ? await strip.getAttribute('aria-label') : '';
-    return /Readings .*, .*target 21.000/u.test(label) && (await page.getByTestId('turned').isVisible());
-  });
+/** Five points up, and on the way down again. */
+async function pointTable(page) {
+  await walk(page, async () => /↓/u.test((await page.getByRole('table').textContent().catch(() => '')) ?? '') && isSettled(page)); // prettier-ignore
+}
+
+async function zeroSpan(page) {
+  await walk(page, () => page.getByText(/next move · span screw/).isVisible());
   await settled(page);
 }
 
-async function startUpStep(page) {
-  await walk(page, () => page.getByText('Outlet block slowly open').first().isVisible());
+/** A few lights on either side of the low edge, the next one in hand. */
+async function edges(page) {
+  await walk(page, async () => {
+    const chart = page.getByTestId('edge-chart');
+    const label = (await chart.isVisible()) ? await chart.getAttribute('aria-label') : '';
+    const [, lit = 0, failed = 0] = /^(\d+) lit, (\d+) failed/u.exec(label) ?? [];
+    return Number(lit) > 2 && Number(failed) > 0 && (await page.getByTestId('light').isVisible());
+  });
+}
+
+/** A step test of a lively process, with a band that is too narrow for it. */
+async function tuning(page) {
+  const value = (t) => 50 + (t > 26 ? 12 * (1 - Math.exp(-(t - 26) / 30)) : 0) + 0.12 * Math.sin(t * 7.3);
+  const rows = Array.from({ length: 200 }, (_, t) => `${t},${t < 20 ? 40 : 48},${value(t).toFixed(3)}`);
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByTestId('pick-step').click();
+  await (
+    await chooser
+  ).setFiles({
+    name: 'step.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(['time,output,value', ...rows].join('\n')),
+  });
+  await page.getByLabel('Band now').fill('46');
+  await page.getByTestId('proposed-band').waitFor();
+  await page.waitForTimeout(400);
+}
+
+async function isSettled(page) {
+  return page.getByText(/^settled/).isVisible();
 }
 
 async function settled(page) {

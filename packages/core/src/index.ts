@@ -7,6 +7,7 @@ export * from './ladder';
 export * from './coach';
 export * from './prove';
 export * from './tune';
+export * from './device';
 export * from './procedure';
 export * from './run';
 export * from './sheet';

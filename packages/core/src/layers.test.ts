@@ -11,6 +11,7 @@ const layers = [
   'coach',
   'prove',
   'tune',
+  'device',
   'procedure',
   'run',
   'sheet',

@@ -66,6 +66,7 @@ const slots: Readonly<Record<string, (source: SlotSource, print: SlotPrinters) =
   late_spark: ({ plate, rules }) =>
     plate.family === 'burner_pilot' ? `${lateSparkSeconds(plate, rules).toFixed(1)} s` : '',
   no_air: ({ plate }) => (plate.family === 'positioner' ? (plate.air_to === 'open' ? 'shut' : 'open') : ''),
+  trim: ({ plate }) => (plate.family === 'electronic_pilot' ? plate.trim : ''),
   action: ({ plate }) => (isInstrument(plate) ? plate.action : ''),
   tolerance_span: ({ plate }) => (isInstrument(plate) ? `${(plate.tolerance_span * 100).toFixed(1)} %` : ''),
   parked_low: ({ rules }, { pressure }) => pressure(rules.parked_low_pa),

@@ -34,6 +34,13 @@ export type ProcedureFacts = {
   /** Whether the sweep of the band is flat; whether a step test was fitted and its settings dialled. */
   readonly isAligned: boolean;
   readonly isTuned: boolean;
+  /** Whether both cables leave volts over; terminals not yet seen right; registers not yet as wanted. */
+  readonly voltsLeft: boolean;
+  readonly terminalsLeft: number;
+  readonly registersLeft: number;
+  /** Whether both ends of the stroke are where the plate says; whether it is tuned for the trim that is in it. */
+  readonly strokeFound: boolean;
+  readonly isTunedForTrim: boolean;
   /** Colour of the spring that is in the adjuster now. */
   readonly springNow: string;
 };
@@ -106,6 +113,11 @@ export const guards: Readonly<Record<string, Guard>> = {
     if (line === undefined) return { state: 'unknown' };
     return line <= most ? MET : { state: 'unmet', have: line, want: most };
   },
+  volts_left: (facts) => (facts.voltsLeft ? MET : { state: 'unmet' }),
+  terminals_right: ({ terminalsLeft: have }) => (have === 0 ? MET : { state: 'unmet', have, want: 0 }),
+  registers_right: ({ registersLeft: have }) => (have === 0 ? MET : { state: 'unmet', have, want: 0 }),
+  stroke_found: ({ strokeFound }) => (strokeFound ? MET : { state: 'unmet' }),
+  tuned_for_trim: ({ isTunedForTrim }) => (isTunedForTrim ? MET : { state: 'unmet' }),
   lit_late: ({ observed }) => yes(observed['lit_late']),
   linkage_holds: ({ linkageHolds }) => (linkageHolds ? MET : { state: 'unmet' }),
   no_open_ends: ({ openEnds }) =>

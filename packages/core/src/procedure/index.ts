@@ -5,3 +5,4 @@ export * from './guards';
 export * from './walk';
 export * from './fill-slots';
 export * from './sequences';
+export * from './terminals';

@@ -36,6 +36,11 @@ const facts: ProcedureFacts = {
   bandHolds: false,
   isAligned: false,
   isTuned: false,
+  voltsLeft: false,
+  terminalsLeft: 0,
+  registersLeft: 0,
+  strokeFound: false,
+  isTunedForTrim: false,
   springNow: 'green',
 };
 

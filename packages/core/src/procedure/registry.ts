@@ -1,6 +1,7 @@
 import type { Family } from '../valve';
 import { burnerProcedure } from './burner-pilot';
 import { controllerProcedure } from './controller';
+import { electronicPilotProcedure } from './electronic-pilot';
 import { gasProcedure } from './gas';
 import { indicatorProcedure } from './indicator';
 import { hydraulicProcedure } from './hydraulic';
@@ -29,6 +30,7 @@ export const procedures: readonly Procedure[] = [
   positionerProcedure,
   indicatorProcedure,
   controllerProcedure,
+  electronicPilotProcedure,
 ];
 
 /** The procedure of a family; the newest when no version is named. A missing one is a bug. */

@@ -1,4 +1,5 @@
 import type { Cause } from '../coach';
+import type { RegisterKey } from '../device';
 import type { Family, Plate, Side } from '../valve';
 
 /** The same for every family, and the backbone of the screens. */
@@ -6,12 +7,12 @@ export const phases = ['ready', 'line_up', 'park', 'set', 'prove', 'lock', 'rest
 export type Phase = (typeof phases)[number];
 
 export const stepKinds = [
-  'caution', 'check', 'act', 'ask', 'spring', 'read', 'set', 'search', 'count', 'wait', 'cycle', 'capture', 'table', 'points', 'linkage', 'switching', 'edges', 'clock', 'sweep', 'tune', 'lock', 'restore', 'sign',
+  'caution', 'check', 'act', 'ask', 'spring', 'read', 'set', 'search', 'count', 'wait', 'cycle', 'capture', 'table', 'points', 'linkage', 'switching', 'edges', 'clock', 'sweep', 'tune', 'cables', 'terminals', 'registers', 'stroke', 'self_tune', 'lock', 'restore', 'sign',
 ] as const; // prettier-ignore
 export type StepKind = (typeof stepKinds)[number];
 
 export const hazards = [
-  'stored_pressure', 'hot_air_or_steam', 'gas', 'noise', 'moving_parts', 'water_discharge', 'refrigerant',
+  'stored_pressure', 'hot_air_or_steam', 'gas', 'noise', 'moving_parts', 'water_discharge', 'refrigerant', 'electric',
 ] as const; // prettier-ignore
 export type Hazard = (typeof hazards)[number];
 
@@ -70,6 +71,8 @@ export type Step = {
   /** Name of a condition under which the step falls away, or without which it does. */
   readonly unless?: string;
   readonly when?: string;
+  /** The step falls away unless this was answered before. */
+  readonly onlyIf?: { readonly key: string; readonly value: string };
   /** The step belongs to this school only. */
   readonly school?: string;
   /** What should be seen when it is right. */
@@ -97,6 +100,8 @@ export type Step = {
   readonly measure?: 'ends';
   /** clock: seconds that must run, by the name of what gives them, and what is asked when they have. */
   readonly clock?: 'late_spark';
+  /** registers: what is written, in this order. */
+  readonly registers?: readonly RegisterKey[];
   /** table: least number of readings. */
   readonly rows?: number;
 };

@@ -6,7 +6,7 @@ import { adjusterPlate, adjustersOf, isInstrument } from '../valve';
 import { lightsLeft, mustPurge } from './lights';
 import { tableOf } from './points';
 import { leavesSetting, settingsLeft } from './settings-left';
-import { openEndsOf, factsOf } from './view';
+import { openEndsOf, factsOf, isPassed } from './view';
 import type { Run } from './state';
 
 /** Why an event may not join a run, or what has to be confirmed first (`asks`). */
@@ -70,7 +70,7 @@ export function checkEvent(run: Run, draft: RunEventDraft): EventError | undefin
 export function signingError(run: Run): EventError | undefined {
   const open = openEndsOf(run);
   if (open.length > 0) return { code: 'run.open_ends_left', openEnds: open.map(({ say }) => say) };
-  const left = run.steps.find(({ id, kind }) => kind !== 'sign' && !(id in run.done) && !(id in run.skipped));
+  const left = run.steps.find(({ id, kind }) => kind !== 'sign' && !isPassed(run, id));
   if (left) return { code: 'run.steps_left', step: left.say };
   const isLeft = isInstrument(run.started.plate)
     ? tableOf(run, 'as_left')?.result.ok

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { registerKeys } from '../device';
 import { gaugeSchema } from '../gauge';
 import { marks, purposes } from '../procedure';
 import {
@@ -126,6 +127,30 @@ export const runEventSchema = z.discriminatedUnion('type', [
       .min(1)
       .max(2000),
     source: z.enum(['typed', 'linked', 'file']),
+  }),
+  event('register_set', {
+    step_id: id,
+    register: z.enum(registerKeys),
+    /** In the register's unit, as it was read back from the unit. */
+    value: finite,
+    source: z.enum(['typed', 'linked']),
+  }),
+  event('stroked', {
+    step_id: id,
+    /** Counts of the position at both ends, and s from one to the other. */
+    closed: z.number().min(-65_535).max(65_535),
+    open: z.number().min(-65_535).max(65_535),
+    seconds: z.number().positive().max(3600),
+    source: z.enum(['typed', 'linked']),
+  }),
+  event('self_tuned', {
+    step_id: id,
+    /** s of a swing, half of its height as a share of the range; 0 where it does not tell. */
+    period_s: z.number().nonnegative().max(1e5),
+    amplitude: z.number().nonnegative().max(1),
+    gain: z.number().positive().max(1000),
+    integral_s: z.number().positive().max(1e5),
+    source: z.enum(['typed', 'linked']),
   }),
   event('switched', {
     step_id: id,

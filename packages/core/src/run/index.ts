@@ -16,3 +16,4 @@ export * from './points';
 export * from './switch-view';
 export * from './lights';
 export * from './controller-view';
+export * from './device-view';

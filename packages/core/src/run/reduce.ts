@@ -63,6 +63,9 @@ function openDraft(started: EventOf<'started'>): Draft {
     sweeps: [],
     stepTest: [],
     linkage: [],
+    registers: {},
+    stroke: undefined,
+    selfTune: undefined,
     logs: {},
     springs: {},
     condemned: undefined,
@@ -120,6 +123,21 @@ function fold(run: Draft, event: RunEvent, copy = false): void {
       return;
     case 'step_tested':
       run.stepTest = event.samples.map(([t, output, value]) => ({ t, output, value }));
+      return;
+    case 'register_set':
+      run.registers = {
+        ...run.registers,
+        [event.step_id]: {
+          ...run.registers[event.step_id],
+          [event.register]: { value: event.value, source: event.source, atMs: event.at_ms },
+        },
+      };
+      return;
+    case 'stroked':
+      run.stroke = event;
+      return;
+    case 'self_tuned':
+      run.selfTune = event;
       return;
     case 'switched':
       return takeSwitch(run, event);

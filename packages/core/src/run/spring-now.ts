@@ -1,4 +1,5 @@
 import { adjusterPlate, type AdjusterPlate, type Plate } from '../valve';
+import { trimNow } from './device-view';
 import type { Run } from './state';
 
 /** Colour of the spring that an adjuster has now: the plate's, or the one it was changed to in this run. */
@@ -15,4 +16,8 @@ export const adjusterNow = (run: Run, adjuster: string): AdjusterPlate => ({
 export const plateLeft = (run: Run): Plate => ({
   ...run.started.plate,
   fitted_spring: springNow(run, 'main'),
+  ...(run.started.plate.family === 'electronic_pilot' ? tunedLeft(run) : {}),
 });
+
+/** The trim that is in now, and the one that the tuning is for. */
+const tunedLeft = (run: Run) => ({ trim: trimNow(run), ...(run.selfTune ? { tuned_trim: trimNow(run) } : {}) });

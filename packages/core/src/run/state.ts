@@ -1,5 +1,6 @@
 import type { Evidence, Light, ZeroSpanMark } from '../coach';
 import type { CalPoint } from '../prove';
+import type { RegisterKey } from '../device';
 import type { StepSample } from '../tune';
 import type { GaugeRole, Mark, Positions, Procedure, Purpose, Step } from '../procedure';
 import type { EventOf, Reading } from './event';
@@ -75,6 +76,13 @@ export type SweptBand = {
   readonly atMs: number;
 };
 
+/** A register as it was left by a step, in its unit. */
+export type HeldRegister = {
+  readonly value: number;
+  readonly source: 'typed' | 'linked';
+  readonly atMs: number;
+};
+
 export type Run = {
   readonly id: string;
   readonly started: EventOf<'started'>;
@@ -96,6 +104,10 @@ export type Run = {
   readonly sweeps: readonly SweptBand[];
   /** The step test taken last, as it was recorded. */
   readonly stepTest: readonly StepSample[];
+  /** Registers by the step that wrote them. */
+  readonly registers: Readonly<Record<string, Readonly<Partial<Record<RegisterKey, HeldRegister>>>>>;
+  readonly stroke: Omit<EventOf<'stroked'>, keyof EventOf<'paused'>> | undefined;
+  readonly selfTune: Omit<EventOf<'self_tuned'>, keyof EventOf<'paused'>> | undefined;
   /** A log that was dropped into a capture, as its chart shows it. */
   readonly logs: Readonly<Record<string, readonly (readonly [number, number])[]>>;
   readonly observed: Evidence & Readonly<Record<string, string | undefined>>;

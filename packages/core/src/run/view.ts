@@ -12,6 +12,7 @@ import { springNow } from './spring-now';
 import { captureCycles, crackedAt, cyclesWanted, isWhole } from './captures';
 import { lastReading } from './last-reading';
 import { dialledIn, sweepView } from './controller-view';
+import { registersView, strokeVerdict, terminalsLeft, tuneIsDue, voltsLeft } from './device-view';
 import { lightsView } from './lights';
 import { linkageView, pointsView } from './points';
 import { switchCycles, switchView } from './switch-view';
@@ -33,8 +34,15 @@ export const openEndsOf = (run: Run): readonly OpenEnd[] =>
 /** Standard deviation of one reading of a gauge, Pa: what the eye or the last digit leaves open. */
 export const readingSd = (gauge: Gauge): number => Math.max(gauge.resolution_pa / 2, gaugeError(gauge) / 6);
 
+/** Whether a step is behind: done, left out, or fallen away by what was answered. */
+export function isPassed(run: Run, stepId: string): boolean {
+  if (stepId in run.done || stepId in run.skipped) return true;
+  const condition = run.steps.find(({ id }) => id === stepId)?.onlyIf;
+  return condition !== undefined && run.observed[condition.key] !== condition.value;
+}
+
 export function runView(run: Run): RunView {
-  const passed = (stepId: string) => stepId in run.done || stepId in run.skipped;
+  const passed = (stepId: string) => isPassed(run, stepId);
   const step = run.status === 'signed' ? undefined : currentStep(run.steps, passed);
   return {
     step,
@@ -74,6 +82,11 @@ export function factsOf(run: Run, step: Step): ProcedureFacts {
     edgesFound: step.kind === 'edges' && lightsView(run).search.isDone,
     switchCycles: step.kind === 'switching' ? switchCycles(run, step.id).length : 0,
     bandHolds: step.kind === 'switching' && switchView(run, step).holds,
+    voltsLeft: step.kind === 'cables' && voltsLeft(run),
+    terminalsLeft: step.kind === 'terminals' ? terminalsLeft(run) : 0,
+    registersLeft: step.kind === 'registers' ? registersView(run, step, run.lastAtMs).filter(({ isRight }) => !isRight).length : 0,
+    strokeFound: step.kind === 'stroke' && strokeVerdict(run) === 'whole',
+    isTunedForTrim: step.kind === 'self_tune' && (run.selfTune !== undefined || !tuneIsDue(run)),
     linkageHolds: step.kind === 'linkage' && linkageView(run).move.kind === 'done',
   };
 }

@@ -6,6 +6,7 @@ import {
 } from '../run'; // prettier-ignore
 import { judgeOf } from '../valve';
 import { controlOf, crackingOf, edgesOf, noFlowOf, switchOf } from './proofs';
+import { deviceOf } from './device';
 import { tablesOf } from './tables';
 import type { SheetBody, SheetSetting } from './sheet';
 
@@ -69,6 +70,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     ...edgesOf(run),
     ...switchOf(run),
     ...controlOf(run),
+    ...deviceOf(run),
     answers: answersOf(run),
     open_ends: run.openEnds.map(({ id, say, state, reason }) => ({
       id,

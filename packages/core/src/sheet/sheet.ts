@@ -157,6 +157,32 @@ export const sheetBodySchema = z.object({
       model: z.object({ gain: number, time_constant_s: number, dead_time_s: number }).nullable(),
     })
     .optional(),
+  /** An electronic pilot: cables before power, terminals seen right, stroke, registers as left, its tuning. */
+  device: z
+    .object({
+      cables: z.array(
+        z.object({
+          cable: z.enum(['loop', 'power']),
+          supply_v: number,
+          length_m: number,
+          area_m2: number,
+          drop_v: number,
+          left_v: number,
+        }),
+      ),
+      terminals: z.array(z.string()),
+      stroke: z.object({ closed: number, open: number, seconds: number }).nullable(),
+      registers: z.array(
+        z.object({ address: number, name: z.string(), unit: z.string(), value: number }),
+      ),
+      tuning: z
+        .object({ trim: z.string(), period_s: number, amplitude: number, gain: number, integral_s: number })
+        .nullable(),
+      /** Why it was not tuned anew; absent when it was. */
+      kept_tuning_of: z.string().optional(),
+      log_days: number,
+    })
+    .optional(),
   /** Cycles of a switch as left, Pa. */
   switch_cycles: z.array(z.object({ cut_in_pa: number, cut_out_pa: number })).optional(),
   /** Answers that were given in the run, as they were given; figures in SI. */

@@ -9,3 +9,4 @@ export * from './replay';
 export * from './rehearse';
 export * from './line-twin';
 export { sweepPosition } from './controller-plant';
+export * from './pilot-device';

@@ -4,6 +4,7 @@ import { chooseSpring } from '../valve';
 import { Hand, type RehearsalOptions } from './hand';
 import { findEdges, markCycles } from './rehearse-bands';
 import { alignBySweep, tuneByStep } from './rehearse-control';
+import { workDevice } from './rehearse-device';
 import { setLinkage, takePoints } from './rehearse-points';
 import { actOnTwin, isWideOpen, turnTwin, twinOutputs, type Twin } from './twin';
 
@@ -16,6 +17,8 @@ export type Rehearsal = {
 };
 
 const MOST_MOVES = 40;
+/** Carried out at the registers of an electronic pilot. */
+const DEVICE_STEPS: ReadonlySet<Step['kind']> = new Set(['terminals', 'registers', 'stroke', 'self_tune']);
 
 /**
  * A whole run carried out on a twin by the coach's own advice: history for the demo, and the
@@ -36,6 +39,8 @@ export function rehearse(options: RehearsalOptions): Rehearsal {
       if (!setLinkage(hand, step, options.stopAfterTurns)) break;
     } else if (step.kind === 'switching') {
       if (!markCycles(hand, step)) break;
+    } else if (DEVICE_STEPS.has(step.kind)) {
+      if (!workDevice(hand, step)) break;
     } else if (step.kind === 'sweep') {
       if (!alignBySweep(hand, step)) break;
     } else if (step.kind === 'tune') {

@@ -66,6 +66,12 @@ export function movesOf(
       const ramp = event.replaces ? undefined : steps.find(({ id }) => id === event.step_id)?.ramp;
       return ramp ? [event.mark === 'cracked' ? ramp.up : ramp.down] : [];
     }
+    case 'register_set':
+      return [{ [event.register]: String(event.value) }];
+    case 'stroked':
+      return [{ stroked: 'yes' }];
+    case 'self_tuned':
+      return [{ gain: String(event.gain), integral_time: String(event.integral_s), mode: '0' }];
     case 'cal_point':
       return [{ signal: event.at }];
     case 'cycled':

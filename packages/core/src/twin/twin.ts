@@ -3,6 +3,7 @@ import { integrate, seededRandom } from '../numerics';
 import type { GaugeRole, Positions } from '../procedure';
 import type { Plate, Targets, TwinSketch } from '../valve';
 import { drawTwin, type DrawnPlant } from './draw';
+import { actuatorPlant, sensorShare } from './actuator-plant';
 import { boilerPlant } from './boiler-plant';
 import { controllerPlant } from './controller-plant';
 import { linePlant } from './line-plant';
@@ -62,6 +63,7 @@ const plants = {
   linkage: linkagePlant,
   boiler: boilerPlant,
   controller: controllerPlant,
+  actuator: actuatorPlant,
 };
 const plantOf = ({ kind }: DrawnPlant): AnyPlant => plants[kind] as unknown as AnyPlant;
 
@@ -238,6 +240,10 @@ export function readScale(twin: Twin, finest = 0.001): number | undefined {
       const isReverse = plant.kind === 'linkage' && plant.params.isReverse;
       const travel = isReverse ? 1 - moved : moved;
       return Math.round((travel + 0.0003 * random.normal()) / finest) * finest;
+    }
+    case 'actuator': {
+      const share = sensorShare(plant.params, twin.inputs, state[1] ?? 0);
+      return Math.round((share + 0.0002 * random.normal()) / finest) * finest;
     }
     case 'line':
       return (

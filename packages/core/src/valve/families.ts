@@ -159,6 +159,14 @@ export const families: Readonly<Record<Family, FamilyFacts>> = {
     gauges: { inlet: 'Calibrator', outlet: 'Output gauge' },
     judge: 'inlet',
   },
+  electronic_pilot: {
+    name: 'Electronic pilot with actuator',
+    holds: 'holds',
+    verb: 'hold',
+    adjusters: [main('Set value', 'from_below', 'outlet')],
+    gauges: { inlet: 'Calibrator', outlet: 'Line gauge' },
+    judge: 'outlet',
+  },
 };
 
 /** The name in the field's words, for titles. */

@@ -9,3 +9,4 @@ export * from './twin-sketch';
 export * from './switch-settings';
 export * from './loop-budget';
 export * from './instrument-check';
+export * from './log-card';

@@ -169,6 +169,36 @@ export const controllerPlateSchema = instrumentOf('controller', {
 });
 export type ControllerPlate = z.infer<typeof controllerPlateSchema>;
 
+const volts = z.number().positive().max(1000);
+/** A pair of conductors and what hangs on it; what the end needs at the least stands on its own plate. */
+export const cableSchema = z.object({
+  supply_v: volts,
+  needs_v: volts,
+  load_ohm: z.number().nonnegative().max(1e5),
+  current_a: z.number().positive().max(100),
+  length_m: z.number().positive().max(20_000),
+  area_m2: z.number().positive().max(1e-3),
+  at_k: z.number().min(200).max(400),
+});
+export type CablePlate = z.infer<typeof cableSchema>;
+
+export const applications = ['reducing', 'back_pressure'] as const;
+export const electronicPilotPlateSchema = instrumentOf('electronic_pilot', {
+  application: z.enum(applications),
+  /** Of the sensor, 4 to 20 mA, and of the actuator. */
+  loop: cableSchema,
+  power: cableSchema,
+  /** s and counts from shut to open, as the actuator’s plate has them. */
+  stroke_s: z.number().positive().max(3600),
+  stroke_counts: z.number().int().min(100).max(65_535),
+  trim: z.string().min(1).max(60),
+  /** The trim with which it last tuned itself; absent when it never did. */
+  tuned_trim: z.string().max(60).optional(),
+  log_interval_s: z.number().int().min(1).max(65_535),
+  card_bytes: z.number().positive().max(1e12),
+});
+export type ElectronicPilotPlate = z.infer<typeof electronicPilotPlateSchema>;
+
 export const plateSchema = z.discriminatedUnion('family', [
   reducingPlateSchema,
   sustainingPlateSchema,
@@ -183,11 +213,12 @@ export const plateSchema = z.discriminatedUnion('family', [
   positionerPlateSchema,
   indicatorPlateSchema,
   controllerPlateSchema,
+  electronicPilotPlateSchema,
 ]);
 export type Plate = z.infer<typeof plateSchema>;
 export type Family = Plate['family'];
 /** A plate whose setting is judged by a table of points. */
-export type InstrumentPlate = PositionerPlate | IndicatorPlate | ControllerPlate;
+export type InstrumentPlate = PositionerPlate | IndicatorPlate | ControllerPlate | ElectronicPilotPlate;
 export const isInstrument = (plate: Plate): plate is InstrumentPlate => 'tolerance_span' in plate;
 export type PlateOf<F extends Family> = Extract<Plate, { family: F }>;
 

@@ -9,6 +9,7 @@ export const twinFaults = [
   'off_spring',
   'sticking',
   'broken_seal',
+  'blocked_stem',
 ] as const;
 export type TwinFault = (typeof twinFaults)[number];
 

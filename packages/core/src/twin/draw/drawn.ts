@@ -1,5 +1,6 @@
 import type { Random } from '../../numerics';
 import type { AdjusterPlate, Plate, Targets, TwinFault, TwinSketch } from '../../valve';
+import type { ActuatorParams } from '../actuator-plant';
 import type { BoilerParams } from '../boiler-plant';
 import type { ControllerParams } from '../controller-plant';
 import type { LinkageParams } from '../linkage-plant';
@@ -13,7 +14,8 @@ export type DrawnPlant =
   | { readonly kind: 'line'; readonly params: LineParams }
   | { readonly kind: 'linkage'; readonly params: LinkageParams }
   | { readonly kind: 'boiler'; readonly params: BoilerParams }
-  | { readonly kind: 'controller'; readonly params: ControllerParams };
+  | { readonly kind: 'controller'; readonly params: ControllerParams }
+  | { readonly kind: 'actuator'; readonly params: ActuatorParams };
 export type Drawn = {
   readonly plant: DrawnPlant;
   /** Screw of each adjuster by its id. */

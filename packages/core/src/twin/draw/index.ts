@@ -2,6 +2,7 @@ import type { Family, Plate, Targets, TwinSketch } from '../../valve';
 import { drawBurner } from './burner-pilot';
 import { drawController } from './controller';
 import type { Draw, Drawn } from './drawn';
+import { drawElectronicPilot } from './electronic-pilot';
 import { drawGas } from './gas';
 import { drawHydraulic } from './hydraulic';
 import { drawLinkage } from './linkage';
@@ -28,6 +29,7 @@ const draws: { readonly [F in Family]: Draw<Extract<Plate, { family: F }>> } = {
   positioner: drawLinkage,
   indicator: drawLinkage,
   controller: drawController,
+  electronic_pilot: drawElectronicPilot,
 };
 
 export const drawTwin = (plate: Plate, targets: Targets, sketch: TwinSketch): Drawn =>

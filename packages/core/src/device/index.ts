@@ -1,0 +1,2 @@
+export * from './registers';
+export * from './register-line';

@@ -1,0 +1,91 @@
+import { err, ok, type Result } from '../result';
+
+/** What an electronic pilot keeps and shows, by the name the house uses for it. */
+export const registerKeys = [
+  'application', 'range_low', 'range_high', 'trim_zero', 'trim_span', 'set_value', 'manual_output', 'mode',
+  'gain', 'integral_time', 'log_interval', 'clock_day', 'clock_minute',
+  'pressure', 'current', 'position', 'counts', 'state', 'closed_counts', 'open_counts', 'stroke_time',
+  'tune_period', 'tune_amplitude', 'start_stroke', 'start_tune',
+] as const; // prettier-ignore
+export type RegisterKey = (typeof registerKeys)[number];
+
+/** holding: written and read; input: read only; coil: a command, started by writing 1. */
+export type RegisterKind = 'holding' | 'input' | 'coil';
+export type Register = {
+  readonly key: RegisterKey;
+  readonly kind: RegisterKind;
+  readonly address: number;
+  readonly name: string;
+  /** Of the value; empty for codes and counts. */
+  readonly unit: 'Pa' | 'A' | 's' | 'fraction' | '';
+  /** Value of one count. */
+  readonly perCount: number;
+  /** Counts that it takes, both ends included. */
+  readonly low: number;
+  readonly high: number;
+  /** What its codes mean. */
+  readonly codes?: Readonly<Record<number, string>>;
+};
+
+const holding = (address: number, key: RegisterKey, name: string, unit: Register['unit'], perCount: number, low: number, high: number, codes?: Register['codes']): Register => ({ key, kind: 'holding', address, name, unit, perCount, low, high, ...(codes ? { codes } : {}) }); // prettier-ignore
+const input = (address: number, key: RegisterKey, name: string, unit: Register['unit'], perCount: number, codes?: Register['codes']): Register => ({ key, kind: 'input', address, name, unit, perCount, low: 0, high: 65_535, ...(codes ? { codes } : {}) }); // prettier-ignore
+
+/** The map of the stand-in: addresses in the manner of a field bus, sixteen bits each. */
+export const registers: readonly Register[] = [
+  { key: 'start_stroke', kind: 'coil', address: 1, name: 'Find both ends of the stroke', unit: '', perCount: 1, low: 1, high: 1 },
+  { key: 'start_tune', kind: 'coil', address: 2, name: 'Tune itself', unit: '', perCount: 1, low: 1, high: 1 },
+  input(30_001, 'pressure', 'Pressure', 'Pa', 100),
+  input(30_002, 'current', 'Current of the sensor', 'A', 1e-6),
+  input(30_003, 'position', 'Position', 'fraction', 0.001),
+  input(30_004, 'counts', 'Position, counts', '', 1),
+  input(30_005, 'state', 'State', '', 1, { 0: 'at rest', 1: 'stroking', 2: 'tuning', 3: 'done', 9: 'gave up' }),
+  input(30_006, 'closed_counts', 'Counts, shut', '', 1),
+  input(30_007, 'open_counts', 'Counts, open', '', 1),
+  input(30_008, 'stroke_time', 'Time of a stroke', 's', 0.1),
+  input(30_009, 'tune_period', 'Period while tuning', 's', 0.1),
+  input(30_010, 'tune_amplitude', 'Swing while tuning', 'fraction', 0.0001),
+  holding(40_001, 'application', 'Application', '', 1, 1, 2, { 1: 'reducing', 2: 'back pressure' }),
+  holding(40_002, 'range_low', 'Sensor at 4 mA', 'Pa', 100, -1000, 65_535),
+  holding(40_003, 'range_high', 'Sensor at 20 mA', 'Pa', 100, -1000, 65_535),
+  holding(40_004, 'trim_zero', 'Trim of zero', 'fraction', 0.0001, -1000, 1000),
+  holding(40_005, 'trim_span', 'Trim of span', 'fraction', 0.0001, -1000, 1000),
+  holding(40_006, 'set_value', 'Set value', 'Pa', 100, -1000, 65_535),
+  holding(40_007, 'manual_output', 'Output by hand', 'fraction', 0.001, 0, 1000),
+  holding(40_008, 'mode', 'Mode', '', 1, 0, 1, { 0: 'by hand', 1: 'automatic' }),
+  holding(40_009, 'gain', 'Gain', '', 0.001, 1, 65_535),
+  holding(40_010, 'integral_time', 'Integral time', 's', 0.1, 1, 65_535),
+  holding(40_011, 'log_interval', 'Log interval', 's', 1, 1, 65_535),
+  holding(40_012, 'clock_day', 'Date, days since 1 January 2000', '', 1, 0, 65_535),
+  holding(40_013, 'clock_minute', 'Time, minutes since midnight', '', 1, 0, 1439),
+]; // prettier-ignore
+
+const byKey = Object.fromEntries(registers.map((register) => [register.key, register])) as Record<RegisterKey, Register>; // prettier-ignore
+export const registerOf = (key: RegisterKey): Register => byKey[key];
+export const registerAt = (address: number): Register | undefined =>
+  registers.find((register) => register.address === address);
+
+export type RegisterError = {
+  readonly code: 'device.out_of_range';
+  readonly register: RegisterKey;
+  /** Values, in the register's unit. */
+  readonly low: number;
+  readonly high: number;
+};
+
+/**
+ * Counts that stand for a value, rounded to the nearest.
+ *
+ * @param value  in the register's unit
+ * @errors  device.out_of_range, also for what is no number
+ */
+export function toCounts(
+  { key, perCount, low, high }: Register,
+  value: number,
+): Result<number, RegisterError> {
+  const counts = Math.round(value / perCount);
+  return counts >= low && counts <= high
+    ? ok(counts)
+    : err({ code: 'device.out_of_range', register: key, low: low * perCount, high: high * perCount });
+}
+
+export const fromCounts = ({ perCount }: Register, counts: number): number => counts * perCount;

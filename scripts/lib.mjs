@@ -94,7 +94,7 @@ async function bundleServer() {
     platform: 'node',
     format: 'esm',
     target: 'node20',
-    external: ['sqlite3', 'sequelize', 'pdfkit', 'umzug'],
+    external: ['sqlite3', 'sequelize', 'pdfkit', 'umzug', 'ws'],
     logLevel: 'warning',
   });
 }

@@ -3,6 +3,7 @@ import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { HTTPException } from 'hono/http-exception';
 import { secureHeaders } from 'hono/secure-headers';
+import { deviceSocket } from './device/socket';
 import type { Store } from './db/open';
 import { Problem, problemBody } from './http/problem';
 import { documentRoutes } from './routes/documents';
@@ -43,6 +44,7 @@ export function createApp(
   });
   api.notFound((c) => c.json(problemBody({ code: 'request.no_such_path' }), 404));
   const app = new OpenAPIHono();
+  app.get('/api/device', deviceSocket());
   app.use(compress());
   app.use(securityHeaders);
   app.use(

@@ -1,8 +1,12 @@
 import { serve } from '@hono/node-server';
+import { WebSocketServer } from 'ws';
 import { createApp } from './app';
 import { openStore } from './db/open';
+import { LONGEST_TEXT } from './device/stand-in';
 import { seedLarkhollow } from './seed/larkhollow';
 import { serveApp } from './static';
+
+type ServeOptions = Parameters<typeof serve>[0];
 
 /** Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo. */
 async function main() {
@@ -12,7 +16,10 @@ async function main() {
     await seedLarkhollow(store, { now: Date.now(), tell: (line) => console.log(`  ${line}`) });
   const app = createApp(store, { fontFolder: FONTS, log: (error) => console.error(error) });
   serveApp(app, APP);
-  const server = serve({ fetch: app.fetch, hostname: HOST, port: Number(PORT) }, () =>
+  const sockets = new WebSocketServer({ noServer: true, maxPayload: LONGEST_TEXT });
+  // Both packages' types describe the same server in other words.
+  const websocket = { server: sockets } as unknown as ServeOptions['websocket'] & object;
+  const server = serve({ fetch: app.fetch, hostname: HOST, port: Number(PORT), websocket }, () =>
     console.log(`Holvek is ready at http://${HOST === '0.0.0.0' ? 'localhost' : HOST}:${PORT}`),
   );
   server.on('error', (error) => {
@@ -20,6 +27,7 @@ async function main() {
     process.exit(1);
   });
   const stop = () => {
+    for (const socket of sockets.clients) socket.terminate();
     server.close(() => void store.close().then(() => process.exit(0)));
     setTimeout(() => process.exit(0), 3000).unref();
   };

@@ -1,25 +1,6 @@
-import {
-  actOnTwin,
-  advanceTwin,
-  isWideOpen,
-  readScale,
-  readTwin,
-  turnTwin,
-  twinOutputs,
-  type Twin,
-} from '@holvek/core/twin';
+import { liveOn, type TwinReport } from '@holvek/core/report';
+import { actOnTwin, advanceTwin, turnTwin, type Twin } from '@holvek/core/twin';
 import { expose } from 'comlink';
-
-type Line = { role: 'inlet' | 'outlet' | 'travel'; line: string; t: number };
-type Sight = {
-  wideOpen: boolean;
-  ventRuns: boolean;
-  flow: number;
-  fill: number;
-  opening: number;
-  signal: number;
-};
-export type TwinReport = { lines: Line[]; sight: Sight };
 
 const TICK_MS = 500;
 
@@ -31,41 +12,12 @@ function twinWorker() {
   let last = 0;
   let report: (report: TwinReport) => void = () => undefined;
 
-  const lines = (now: Twin): Line[] => {
-    const travel = readScale(now);
-    const seen: Line[] = (['outlet', 'inlet'] as const).flatMap((role) => {
-      const pa = readTwin(now, role);
-      return pa === undefined ? [] : [{ role, line: `${(pa / 1000).toFixed(3)} kPa`, t: now.t }];
-    });
-    return travel === undefined
-      ? seen
-      : [...seen, { role: 'travel', line: `${(travel * 100).toFixed(1)} %`, t: now.t }];
-  };
   const tick = () => {
     if (!twin) return;
     const now = performance.now();
-    // A tab that slept is not lived through at once: two minutes at the most.
-    const seconds = Math.min(120, ((now - last) / 1000) * speed);
+    const seconds = ((now - last) / 1000) * speed;
     last = now;
-    // A fast twin still reports twice a second of its own time, so that settling can be seen.
-    const pieces = Math.max(1, Math.round(seconds / 0.5));
-    const sent: Line[] = [];
-    for (let i = 0; i < pieces; i++) {
-      twin = advanceTwin(twin, seconds / pieces);
-      sent.push(...lines(twin));
-    }
-    const { vent, flow, fill, opening } = twinOutputs(twin);
-    report({
-      lines: sent,
-      sight: {
-        wideOpen: isWideOpen(twin),
-        ventRuns: vent > 1e-6,
-        flow,
-        fill,
-        opening,
-        signal: Number(twin.inputs['signal'] ?? 0),
-      },
-    });
+    report(liveOn(seconds, (piece) => (twin = advanceTwin(twin!, piece))));
   };
   return {
     start(initial: Twin, onReport: (report: TwinReport) => void) {

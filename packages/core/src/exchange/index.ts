@@ -10,3 +10,5 @@ export * from './system-files';
 export * from './start-run';
 export * from './take-over';
 export * from './step-csv';
+export * from './stand-in';
+export * from './registers-csv';

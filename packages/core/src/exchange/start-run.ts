@@ -59,7 +59,9 @@ export function valveAfter(valve: Valve, { body }: Sheet): Valve {
       ...valve.plate,
       fitted_spring: body.plate.fitted_spring,
       clockwise: shown,
-      ...(body.plate.family === 'electronic_pilot' ? { trim: body.plate.trim, tuned_trim: body.plate.tuned_trim } : {}),
+      ...(body.plate.family === 'electronic_pilot'
+        ? { trim: body.plate.trim, tuned_trim: body.plate.tuned_trim }
+        : {}),
       ...(valve.plate.family === 'relief_spring' && typeof maker === 'number' ? { maker_max_pa: maker } : {}),
     },
   };

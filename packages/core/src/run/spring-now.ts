@@ -20,4 +20,7 @@ export const plateLeft = (run: Run): Plate => ({
 });
 
 /** The trim that is in now, and the one that the tuning is for. */
-const tunedLeft = (run: Run) => ({ trim: trimNow(run), ...(run.selfTune ? { tuned_trim: trimNow(run) } : {}) });
+const tunedLeft = (run: Run) => ({
+  trim: trimNow(run),
+  ...(run.selfTune ? { tuned_trim: trimNow(run) } : {}),
+});

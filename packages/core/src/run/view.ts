@@ -84,7 +84,10 @@ export function factsOf(run: Run, step: Step): ProcedureFacts {
     bandHolds: step.kind === 'switching' && switchView(run, step).holds,
     voltsLeft: step.kind === 'cables' && voltsLeft(run),
     terminalsLeft: step.kind === 'terminals' ? terminalsLeft(run) : 0,
-    registersLeft: step.kind === 'registers' ? registersView(run, step, run.lastAtMs).filter(({ isRight }) => !isRight).length : 0,
+    registersLeft:
+      step.kind === 'registers'
+        ? registersView(run, step, run.lastAtMs).filter(({ isRight }) => !isRight).length
+        : 0,
     strokeFound: step.kind === 'stroke' && strokeVerdict(run) === 'whole',
     isTunedForTrim: step.kind === 'self_tune' && (run.selfTune !== undefined || !tuneIsDue(run)),
     linkageHolds: step.kind === 'linkage' && linkageView(run).move.kind === 'done',

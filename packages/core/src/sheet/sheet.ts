@@ -172,9 +172,7 @@ export const sheetBodySchema = z.object({
       ),
       terminals: z.array(z.string()),
       stroke: z.object({ closed: number, open: number, seconds: number }).nullable(),
-      registers: z.array(
-        z.object({ address: number, name: z.string(), unit: z.string(), value: number }),
-      ),
+      registers: z.array(z.object({ address: number, name: z.string(), unit: z.string(), value: number })),
       tuning: z
         .object({ trim: z.string(), period_s: number, amplitude: number, gain: number, integral_s: number })
         .nullable(),

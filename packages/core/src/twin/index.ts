@@ -10,3 +10,4 @@ export * from './rehearse';
 export * from './line-twin';
 export { sweepPosition } from './controller-plant';
 export * from './pilot-device';
+export * from './report';

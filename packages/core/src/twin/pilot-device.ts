@@ -38,10 +38,9 @@ export class PilotDevice {
   get twin(): Twin {
     return this.now;
   }
-  /** Another twin in its place: what an undo leaves. A task that was on is forgotten. */
-  set twin(next: Twin) {
-    this.now = next;
-    this.task = { kind: 'rest' };
+  /** Something is done to line or valve from outside. */
+  move(how: (twin: Twin) => Twin): void {
+    this.now = how(this.now);
   }
 
   /** Lives on for `seconds`, and carries on whatever task is on. */
@@ -129,7 +128,11 @@ export class PilotDevice {
   private tune(task: Extract<Task, { kind: 'tuning' }>): void {
     const [, line = 0, , relay = 0] = this.now.state;
     const output = 100 * (relay > 0.5 ? RELAY_STEP : -RELAY_STEP);
-    task.samples.push({ t: this.now.t, output, value: 100 * sensorShare(this.params, this.now.inputs, line) });
+    task.samples.push({
+      t: this.now.t,
+      output,
+      value: 100 * sensorShare(this.params, this.now.inputs, line),
+    });
     const test = relayTest(task.samples, 100 * RELAY_HYSTERESIS);
     if (!test.ok || test.value.cycles < SWINGS) return;
     const { gain, integralTime } = relaySettings(test.value);

@@ -75,7 +75,15 @@ type CauseProps = {
   readonly action: { readonly say: string; readonly run: () => void };
 };
 
-function CauseCard({ entry: { cause, word }, isOpen, onOpen, answered, onAnswer, action }: CauseProps) {
+/** One cause: its tell, its check, what to do. */
+export function CauseCard({
+  entry: { cause, word },
+  isOpen,
+  onOpen,
+  answered,
+  onAnswer,
+  action,
+}: CauseProps) {
   return (
     <Card {...(isOpen ? { tone: 'work' as const } : {})}>
       <XStack justifyContent="space-between" gap="$2" alignItems="center">

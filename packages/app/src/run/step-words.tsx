@@ -15,6 +15,7 @@ const hazardWord: Record<Hazard, string> = {
   moving_parts: 'Moving parts',
   water_discharge: 'Water discharge',
   refrigerant: 'Refrigerant',
+  electric: 'Electric shock',
 };
 
 /** A step's text with its figures filled in. */

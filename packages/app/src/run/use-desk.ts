@@ -1,7 +1,8 @@
 import {
-  movesOf, replayTwin, runView, type EventError, type Positions, type Run, type RunEvent, type RunEventDraft, type RunView,
+  movesOf, runView, type EventError, type Positions, type Run, type RunEvent, type RunEventDraft, type RunView,
 } from '@holvek/core'; // prettier-ignore
 import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import { openDeviceLink } from '@/device/device-link';
 import type { StorageError } from '@/data/run-shelf';
 import { shelf } from '@/data/store';
 import { typedLink } from '@/gauge-link/gauge-link';
@@ -19,6 +20,8 @@ export type Desk = {
   readonly trace: Trace;
   readonly isLinked: boolean;
   readonly hurry: (factor: number) => void;
+  /** A line to the registers of an electronic pilot; undefined where none is linked. */
+  readonly ask: ((line: string) => Promise<string | undefined>) | undefined;
   /** Moves the simulated line without a word in the record: a ramp up or down between two marks. */
   readonly drive: (does: Positions) => void;
   /** Adds an event; false when it was refused or must first be confirmed (`doubt`). */
@@ -71,12 +74,15 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
     [linkRef, run, trace, units],
   );
 
+  const ask = useCallback(
+    (line: string) => linkRef.current?.ask?.(line) ?? Promise.resolve(undefined),
+    [linkRef],
+  );
   const undone = lastUndoable(events);
   const undo = useCallback(async () => {
     if (!undone || !(await add({ type: 'undone', undoes: undone.id }))) return false;
     const events = shelf.snapshot().get(run.id)?.events;
-    const twin = events && replayTwin(events);
-    if (twin && linkRef.current) void trace.disturb(linkRef.current.replace(twin));
+    if (events && linkRef.current) void trace.disturb(linkRef.current.replace(events));
     return true;
   }, [add, linkRef, run.id, trace, undone]);
 
@@ -87,6 +93,7 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
     trace,
     isLinked,
     hurry: (factor) => linkRef.current?.hurry(factor),
+    ask: isLinked && run.started.plate.family === 'electronic_pilot' ? ask : undefined,
     drive: (does) => {
       if (linkRef.current) void trace.disturb(linkRef.current.act(does));
     },
@@ -118,9 +125,8 @@ function useTwin({
   const firstRef = useRef(events);
   const isSigned = run.status === 'signed';
   useEffect(() => {
-    const twin = run.started.twin && !isSigned ? replayTwin(firstRef.current) : undefined;
-    if (!twin) return trace.listen(typedLink);
-    const opened = openTwinLink(twin);
+    const opened = run.started.twin && !isSigned ? openLink(run, firstRef.current) : undefined;
+    if (!opened) return trace.listen(typedLink);
     linkRef.current = opened;
     const stop = trace.listen(opened);
     return () => {
@@ -128,9 +134,16 @@ function useTwin({
       opened.close();
       linkRef.current = undefined;
     };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the run’s beginning never changes
   }, [isSigned, run.started.twin, trace]);
   return linkRef;
 }
+
+/** An electronic pilot stands at the end of its line; every other valve’s twin lives in this tab. */
+const openLink = (run: Run, events: readonly RunEvent[]): TwinLink | undefined =>
+  run.started.plate.family === 'electronic_pilot'
+    ? openDeviceLink({ events: () => shelf.snapshot().get(run.id)?.events ?? events })
+    : openTwinLink(events);
 
 /** What is only seen or said does not touch the valve; a calibrator stands already where a point is taken. */
 const LEAVES_ALONE: ReadonlySet<RunEventDraft['type']> = new Set([

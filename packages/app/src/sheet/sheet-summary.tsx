@@ -2,6 +2,7 @@ import { judgingGauge, leadingSetting, printTurns, type SheetBody, type SheetSet
 import { XStack, YStack } from 'tamagui';
 import { BandsCard } from './bands-card';
 import { ControlCard } from './control-card';
+import { DeviceCard } from './device-card';
 import { CrackingCard } from './cracking-card';
 import { TablesCard } from './tables-card';
 import { outcomeTone, outcomeWord, verdictTone, verdictWord } from './outcome';
@@ -16,11 +17,9 @@ export function SheetSummary({ body }: { readonly body: SheetBody }) {
   const leading = leadingSetting(body);
   return (
     <YStack gap="$3">
-      {leading ? (
-        <SettingCard body={body} setting={leading} />
-      ) : body.tables ? (
-        <TablesCard body={body} />
-      ) : (
+      {leading ? <SettingCard body={body} setting={leading} /> : null}
+      {body.tables ? <TablesCard body={body} /> : null}
+      {leading || body.tables ? null : (
         <Card {...(body.outcome === 'out_of_service' ? { tone: 'stop' as const } : {})}>
           <Pill tone={outcomeTone(body)}>{outcomeWord(body)}</Pill>
           <Words color={body.outcome === 'out_of_service' ? '$onVermilionSoft' : '$color'}>
@@ -30,6 +29,7 @@ export function SheetSummary({ body }: { readonly body: SheetBody }) {
       )}
       {body.settings.length > 1 ? <OtherSettings body={body} /> : null}
       {body.control ? <ControlCard control={body.control} /> : null}
+      {body.device ? <DeviceCard device={body.device} /> : null}
       {body.edges || body.switch_cycles ? <BandsCard body={body} /> : null}
       {body.cracking ? <CrackingCard body={body} /> : null}
       <ProofCard body={body} />

@@ -1,4 +1,4 @@
-import type { Positions, Twin } from '@holvek/core';
+import { replayTwin, type Positions, type RunEvent } from '@holvek/core';
 import { proxy } from 'comlink';
 import type { GaugeLink, LinkLine, LinkSight } from '@/gauge-link/gauge-link';
 import { openTwinWorker } from './client';
@@ -7,13 +7,18 @@ export type TwinLink = GaugeLink & {
   /** Each tells when it took effect, in the twin's own time, s. */
   readonly act: (does: Positions) => Promise<number>;
   readonly turn: (adjuster: string, turns: number) => Promise<number>;
-  readonly replace: (twin: Twin) => Promise<number>;
+  /** The twin as these events leave it. */
+  readonly replace: (events: readonly RunEvent[]) => Promise<number | undefined>;
   readonly hurry: (factor: number) => void;
   readonly close: () => void;
+  /** A line to the registers of an electronic pilot, and its answer; undefined when none comes. */
+  readonly ask?: (line: string) => Promise<string | undefined>;
 };
 
-/** The simulated gauge on a valve's twin, through the same door as any other gauge. */
-export function openTwinLink(initial: Twin): TwinLink {
+/** The simulated gauge on a valve's twin, through the same door as any other gauge; undefined without a twin. */
+export function openTwinLink(events: readonly RunEvent[]): TwinLink | undefined {
+  const initial = replayTwin(events);
+  if (!initial) return undefined;
   const { twin, close } = openTwinWorker();
   const lineListeners = new Set<(line: LinkLine) => void>();
   const sightListeners = new Set<(sight: LinkSight) => void>();
@@ -36,7 +41,10 @@ export function openTwinLink(initial: Twin): TwinLink {
     },
     act: (does) => twin.act(does),
     turn: (adjuster, turns) => twin.turn(adjuster, turns),
-    replace: (next) => twin.replace(next),
+    replace: async (now) => {
+      const next = replayTwin(now);
+      return next && twin.replace(next);
+    },
     hurry: (factor) => void twin.hurry(factor),
     close,
   };

@@ -5,7 +5,7 @@ import type { Units } from '@/settings/use-units';
 /** What a valve is asked for, for lists: "reduce to 520 ± 15 kPa", "stroke on 4 to 20 mA". */
 export function aimWords({ plate, target }: Pick<Valve, 'plate' | 'target'>, units: Units): string {
   const { verb } = families[plate.family];
-  if (isInstrument(plate))
+  if (isInstrument(plate) && plate.family !== 'electronic_pilot')
     return `${verb} ${signalWords(plate.input, units)} ± ${spanWords(plate.tolerance_span)}`;
   return `${verb} ${units.figure(target.set_point_pa)} ± ${units.withUnit(target.tolerance_pa)}`;
 }

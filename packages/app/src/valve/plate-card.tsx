@@ -30,12 +30,14 @@ export function PlateCard({ valve, sheets }: { readonly valve: Valve; readonly s
   return (
     <Card>
       <Heading>{familyName[plate.family]}</Heading>
-      {isInstrument(plate) ? <SignalRows plate={plate} /> : null}
-      {specs.map(({ id, name }) => (
-        <Row key={id} label={name}>
-          {rateSay(valve, sheets, id, units)}
-        </Row>
-      ))}
+      {isInstrument(plate) && plate.family !== 'electronic_pilot' ? <SignalRows plate={plate} /> : null}
+      {plate.family === 'electronic_pilot'
+        ? null
+        : specs.map(({ id, name }) => (
+            <Row key={id} label={name}>
+              {rateSay(valve, sheets, id, units)}
+            </Row>
+          ))}
       {isInstrument(plate) ? null : <Row label="Spring">{springSay(plate, units)}</Row>}
       {familyRows(plate, units).map(([label, say]) => (
         <Row key={label} label={label}>
@@ -116,6 +118,14 @@ function familyRows(plate: Plate, units: Units): readonly (readonly [string, str
       ];
     case 'hydraulic':
       return [['Heaviest load', units.withUnit(plate.heaviest_load_pa)]];
+    case 'electronic_pilot':
+      return [
+        ['Application', plate.application.replace('_', ' ')],
+        ['Sensor', `${units.figure(plate.input.low)} to ${units.withUnit(plate.input.high)} as 4 to 20 mA`],
+        ['Valve and trim', plate.trim],
+        ['Tuned for', plate.tuned_trim ?? 'never tuned'],
+        ['Stroke', `${plate.stroke_counts} counts, ${plate.stroke_s} s`],
+      ];
     case 'gas':
       return [['Loaded by', plate.loading]];
     case 'self_operated':

@@ -20,7 +20,8 @@ import { signalWords } from '@/words/signal-words';
 export function TargetCard({ valve, onChange }: { readonly valve: Valve; readonly onChange: () => void }) {
   const units = useUnits();
   const { target, plate } = valve;
-  if (isInstrument(plate)) return <SpanCard valve={valve} plate={plate} onChange={onChange} />;
+  if (isInstrument(plate) && plate.family !== 'electronic_pilot')
+    return <SpanCard valve={valve} plate={plate} onChange={onChange} />;
   const others = adjustersOf(plate).slice(1);
   return (
     <Card>

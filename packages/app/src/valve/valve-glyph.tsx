@@ -13,6 +13,7 @@ const senses: Partial<Record<Family, 'inlet' | 'outlet' | 'both'>> = {
   self_operated: 'outlet',
   suction: 'inlet',
   burner_pilot: 'outlet',
+  electronic_pilot: 'outlet',
 };
 const isRelief = (family: Family) => family === 'relief_pilot' || family === 'relief_spring';
 const isSpring = (family: Family) => family === 'relief_spring' || family === 'self_operated';
@@ -85,6 +86,23 @@ function LineGlyph({ family }: { readonly family: Family }) {
           />
           <Line x1={57} x2={80} y1={34} y2={34} stroke={ink.color} strokeWidth={2.5} />
           <Path d="M80,24 L98,24 L98,44 L80,44 Z" fill={ink.card} stroke={ink.color} strokeWidth={2.5} />
+        </>
+      ) : family === 'electronic_pilot' ? (
+        <>
+          <Path
+            d="M38,6 L74,6 L74,26 L38,26 Z"
+            fill={ink.brassSoft}
+            stroke={ink.color}
+            strokeWidth={3}
+            strokeLinejoin="round"
+          />
+          <Path
+            d="M46,20 L52,12 L58,20 L64,12"
+            fill="none"
+            stroke={ink.color}
+            strokeWidth={2.5}
+            strokeLinejoin="round"
+          />
         </>
       ) : isSpring(family) ? (
         <Path

@@ -67,6 +67,11 @@ const guardWords: Record<
     'If the gauge rose, the compensator still ruled it: the main relief is not low enough. Lower it, then answer again.',
   aligned: () => 'The output still follows the band.',
   tuned: () => 'Band and reset are not dialled yet.',
+  volts_left: () => 'Too few volts arrive at the end of a cable. Leave the supply off.',
+  terminals_right: (have) => `${have ?? 0} terminals are still to be looked at.`,
+  registers_right: (have) => `${have ?? 0} registers do not hold what they should yet.`,
+  stroke_found: () => 'Both ends of the stroke are not found yet.',
+  tuned_for_trim: () => 'Valve or trim have changed since it was tuned: it has to tune itself.',
   edges_found: () => 'Both edges are not known yet.',
   band_holds: () => 'Scale and differential do not hold yet.',
   switch_cycles: (have, want) => `${have ?? 0} of ${want ?? 0} whole cycles are marked.`,
@@ -164,6 +169,8 @@ export const plateTrouble = speak<PlateIssue>({
   'valve.outside_maker_range': ({ low, high }, { figure, withUnit }) =>
     `The target lies outside the maker’s range of ${figure(low)} to ${withUnit(high)}.`,
   'valve.span_of_zero': ({ side }) => `The ${side} has no span: its two ends are the same.`,
+  'valve.set_value_outside_sensor': ({ low, high }, { withUnit }) =>
+    `The sensor sees ${withUnit(low)} to ${withUnit(high)}: the set value must lie between.`,
   'valve.screw_missing': () => 'The plate names no span screw.',
   'valve.supply_over_rating': ({ rating }, { withUnit }) =>
     `The air supply is over its rating of ${withUnit(rating)}.`,

@@ -23,6 +23,7 @@ export const electronicPilotProcedure: Procedure = {
   steps: [
     { id: 'wiring', phase: 'ready', kind: 'caution', say: 'Wiring under power, and a valve that moves by itself', caution: { hazard: 'electric', say: 'In a hazardous area wiring is for licensed persons only. Prove dead before you touch. The motor starts without warning: hands away from stem and wheel. Maker, local code and permit come before this coach.' } },
     permit,
+    { id: 'line_found', phase: 'ready', kind: 'read', role: 'outlet', purpose: 'as_found', adjuster: 'main', needs: [], say: 'Read {outlet_gauge}: where does the line stand?', why: 'What it holds as found, before anything is switched.' },
     { id: 'isolated', phase: 'ready', kind: 'act', say: 'Line by-passed; control room told', does: { bypass: 'manual' }, makes: [{ id: 'by_pass', say: 'Valve out of control, line by-passed', putBack: 'Valve back in control, control room told', restores: { bypass: 'automatic' } }] },
     { id: 'power_off', phase: 'ready', kind: 'act', say: 'Loop and actuator supply off, locked, proven dead', does: { power: 'off' }, caution: { hazard: 'electric', say: 'A lock of your own on the switch. Test the tester, test the wires, test the tester.' }, makes: [{ id: 'supply_off', say: 'Supply off and locked', putBack: 'Lock off, supply on', restores: { power: 'on' } }] },
     { id: 'cover_off', phase: 'ready', kind: 'act', say: 'Terminal cover off', makes: [{ id: 'cover', say: 'Terminal cover off', putBack: 'Terminal cover on, its seal clean' }] },

@@ -68,6 +68,19 @@ const levelController: Valve = {
   twin: { seed: 805, faults: [], found_pa: 12, found_others: { span: 20, angularity: -90, alignment: 26 } },
 }; // prettier-ignore
 
+const summitPilot: Valve = {
+  ...entry('EP-04', 'Summit feed', 'Upper pump hall'),
+  target: target(640, 12, 800, 'The summit guns need 600 kPa. 40 is lost in the riser at full draw.'),
+  plate: {
+    family: 'electronic_pilot', ...common, size_dn: 100, ...bare(), inlet_rating_pa: kPa(1600), outlet_rating_pa: kPa(1000),
+    input: { kind: 'pressure', low: 0, high: kPa(1000) }, output: signal('4-20mA'), action: 'direct', tolerance_span: 0.01,
+    application: 'reducing', stroke_s: 20, stroke_counts: 3200, trim: 'V-port, DN 100', log_interval_s: 10, card_bytes: 64e6,
+    loop: { supply_v: 24, needs_v: 11, load_ohm: 250, current_a: 0.02, length_m: 180, area_m2: 0.75e-6, at_k: 303.15 },
+    power: { supply_v: 24, needs_v: 20, load_ohm: 0, current_a: 1.8, length_m: 60, area_m2: 1.5e-6, at_k: 303.15 },
+  },
+  twin: { seed: 404, faults: [], found_pa: 18, found_others: { set_value: kPa(680) } },
+}; // prettier-ignore
+
 /** What is set by a signal, by a band or by a flame, each with earlier winters. */
 export const instruments: readonly DemoValve[] = [
   { valve: iceStore, visits: [369], wander: [kPa(-48)], gauges: { inlet: 'G-12' } },
@@ -76,5 +89,6 @@ export const instruments: readonly DemoValve[] = [
   { valve: hydrantPositioner, visits: [742, 371], wander: [22, 30], gauges: { inlet: 'G-70', outlet: 'G-18' } },
   { valve: bypassPositioner, visits: [415], wander: [18], gauges: { inlet: 'G-70', outlet: 'G-18' }, school: 'end_points' },
   { valve: levelController, visits: [372], wander: [14], gauges: { inlet: 'G-70', outlet: 'G-18' } },
+  { valve: summitPilot, visits: [374], wander: [4], gauges: { inlet: 'G-70', outlet: 'G-12' } },
   { valve: linePointer, visits: [368], wander: [16], gauges: { inlet: 'G-71' } },
 ]; // prettier-ignore

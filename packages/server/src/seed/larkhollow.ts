@@ -67,7 +67,8 @@ async function makeHistory(
     const result = await ingest(store, events[0]!.run_id, events);
     if (!result.sheetId) throw new Error(`history of ${demo.valve.tag} made no sheet`);
     const sheets = await sheetsOf(store, demo.valve.id);
-    const left = sheets.at(-1)!.body.settings[0]?.as_left_pa;
+    // An instrument is found by its error, not by the pressure it was left at.
+    const left = isInstrument(demo.valve.plate) ? undefined : sheets.at(-1)!.body.settings[0]?.as_left_pa;
     found = (left ?? found) + (demo.wander[visit] ?? 0);
   }
   if (demo.midRun) {

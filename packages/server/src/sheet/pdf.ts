@@ -126,6 +126,16 @@ function proofBox(doc: Doc, body: SheetBody, at: { x: number; y: number }) {
   rows(doc, 'Proof', proofRows(body).slice(0, 10), { ...at, width: 189 });
 }
 
+/** An electronic pilot in few words: volts, stroke, tuning, card. */
+function deviceRows({ cables, stroke, tuning, kept_tuning_of: kept, log_days: days }: NonNullable<SheetBody['device']>): [string, string][] {
+  return [
+    ...cables.map(({ cable, left_v: left }): [string, string] => [cable === 'loop' ? 'Sensor loop' : 'Actuator supply', `${left.toFixed(1)} V left over`]),
+    ...(stroke ? [['Stroke', `${stroke.closed} to ${stroke.open}, ${stroke.seconds.toFixed(1)} s`] as [string, string]] : []),
+    ['Tuning', tuning ? `gain ${tuning.gain.toFixed(2)}, ${tuning.integral_s.toFixed(0)} s` : `kept, ${kept ?? 'not tuned'}`],
+    ['Card lasts', `${Math.floor(days)} days`],
+  ];
+} // prettier-ignore
+
 /** What was proved, in the terms of the family. */
 function proofRows(body: SheetBody): [string, string][] {
   const { cracking, no_flow: noFlow, settings } = body;
@@ -140,6 +150,7 @@ function proofRows(body: SheetBody): [string, string][] {
       ['Reset', `${control.reset_minutes} min a repeat`],
       ['Output in the sweep', `± ${show(body, control.alignment_spread_pa)}`],
     );
+  if (body.device) lines.push(...deviceRows(body.device));
   if (body.edges)
     lines.push(
       ['Lights from', `${show(body, body.edges.low_pa)} to ${show(body, body.edges.high_pa)}`],

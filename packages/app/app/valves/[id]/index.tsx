@@ -9,6 +9,7 @@ import { Card, Pill, type Tone } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Strong, Words } from '@/ui/words';
+import { DeviceCard } from '@/valve/device-card';
 import { PlateCard } from '@/valve/plate-card';
 import { TargetCard } from '@/valve/target-card';
 import { TargetSheet } from '@/valve/target-sheet';
@@ -109,6 +110,7 @@ export default function ValveScreen() {
         />
       ) : null}
       <PlateCard valve={valve} sheets={own} />
+      <DeviceCard valve={valve} />
       <WordButton onPress={() => router.push(`/bench?valve=${valve.id}` as Href)}>
         sums on the bench
       </WordButton>

@@ -26,6 +26,7 @@ function show(run: Run, stepId: string) {
     units,
     trace: new Trace(),
     isLinked: false,
+    ask: undefined,
     hurry: () => undefined,
     drive: () => undefined,
     add: async (draft) => {

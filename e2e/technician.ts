@@ -114,6 +114,10 @@ async function oneStep(page: Page): Promise<void> {
   else if (await seen('clock-yes')) await page.getByTestId('clock-yes').click();
   else if (await seen('turned')) await whenReady(page, 'turned');
   else if (await seen('change-spring')) await page.getByTestId('change-spring').click();
+  else if (await page.getByRole('checkbox', { checked: false }).first().isVisible())
+    await page.getByRole('checkbox', { checked: false }).first().click();
+  else if (await seen('write-registers')) await whenReady(page, 'write-registers');
+  else if (await seen('start-task')) await whenReady(page, 'start-task');
   else if (await seen('give-answer')) await answer(page);
   else if (await flow.isVisible()) await flow.click();
   else if (await seen('read-gauge')) await readSettled(page);

@@ -1,4 +1,4 @@
-import { fillSlots, targetOf, type Hazard } from '@holvek/core';
+import { fillSlots, targetOf, type Hazard, type StepKind } from '@holvek/core';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import { XStack, YStack } from 'tamagui';
 import { useDesk } from './use-desk';
@@ -29,6 +29,9 @@ export function useStepText(): (text: string, adjuster?: string) => string {
   };
 }
 
+/** Steps whose own button says how much is left. */
+const COUNTS_ITSELF: ReadonlySet<StepKind> = new Set(['capture', 'registers', 'terminals']);
+
 /** What to do, the caution before it, why, and what to expect. */
 export function StepWords() {
   const { view, units } = useDesk();
@@ -56,7 +59,9 @@ export function StepWords() {
         </Words>
       ) : null}
       {blocked
-        .filter((guard) => step.kind !== 'capture' && guard.state === 'unmet' && guard.have !== undefined)
+        .filter(
+          (guard) => !COUNTS_ITSELF.has(step.kind) && guard.state === 'unmet' && guard.have !== undefined,
+        )
         .map((guard) => (
           <Card key={guard.state === 'met' ? '' : guard.guard} tone="stop" role="alert">
             <Words color="$onVermilionSoft">{guardTrouble(guard, units)}</Words>

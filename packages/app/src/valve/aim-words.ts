@@ -11,8 +11,10 @@ export function aimWords({ plate, target }: Pick<Valve, 'plate' | 'target'>, uni
 }
 
 /** A share of span in per cent. */
-export const spanWords = (share: number, decimals = 1): string =>
-  `${share < 0 ? '−' : ''}${Math.abs(share * 100).toFixed(decimals)} %`;
+export const spanWords = (share: number, decimals = 1): string => {
+  const text = Math.abs(share * 100).toFixed(decimals);
+  return `${share < 0 && Number(text) !== 0 ? '−' : ''}${text} %`;
+};
 
 /** The two ends of a split range, in words. */
 export const splitWords = (own: SignalRange, other: SignalRange, units: Units): string =>

@@ -7,6 +7,8 @@ import { useInk } from '@/theme/use-ink';
 
 const DAY = 86_400_000;
 const HEIGHT = 170;
+/** px to the left of a point that its words need. */
+const ROOM_FOR_WORDS = 90;
 
 /** Found and left at each visit: filled is left, open is found; the dashed line is where it is heading. */
 export function HistoryChart({
@@ -107,10 +109,10 @@ export function HistoryChart({
             </Text>
             {found !== null && i === visits.length - 1 ? (
               <Text
-                x={x(at) - 9}
-                y={y(found) - 9}
+                x={x(at) + (x(at) < ROOM_FOR_WORDS ? 9 : -9)}
+                y={Math.max(12, y(found) - 9)}
                 fontSize={12}
-                textAnchor="end"
+                textAnchor={x(at) < ROOM_FOR_WORDS ? 'start' : 'end'}
                 fill={ink.muted}
                 fontFamily="AtkinsonHyperlegibleNext_400Regular"
               >

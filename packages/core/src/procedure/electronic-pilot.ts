@@ -44,6 +44,7 @@ export const electronicPilotProcedure: Procedure = {
     { id: 'half', phase: 'prove', kind: 'check', say: 'It stands at half and does not hunt', fails: 'By hand it does not stand still' },
     { id: 'self_tune', phase: 'prove', kind: 'self_tune', needs: ['tuned_for_trim'], say: 'It tunes itself', caution: { hazard: 'moving_parts', say: 'It swings the line a little, up and down, for some minutes. The control room knows.' } },
     { id: 'run', phase: 'prove', kind: 'registers', registers: ['mode'], needs: ['registers_right'], say: 'Let it run', caution: { hazard: 'moving_parts', say: 'From here it moves by itself.' } },
+    { id: 'rests', phase: 'prove', kind: 'wait', say: 'Leave it alone for three minutes', why: 'What is left of the tuning’s swing takes some minutes to go.' },
     { id: 'holds', phase: 'prove', kind: 'read', role: 'outlet', purpose: 'as_left', adjuster: 'main', needs: [], say: 'Read {outlet_gauge}: does it hold {target}?', why: 'Judged by the test gauge, not by its own display.' },
     { id: 'cover_on', phase: 'lock', kind: 'act', say: 'Terminal cover on, glands tight', closes: ['cover'] },
     putBack,

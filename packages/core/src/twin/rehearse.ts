@@ -17,6 +17,8 @@ export type Rehearsal = {
 };
 
 const MOST_MOVES = 40;
+/** s for a step that only waits. */
+const LONG_WAIT = 180;
 /** Carried out at the registers of an electronic pilot. */
 const DEVICE_STEPS: ReadonlySet<Step['kind']> = new Set(['terminals', 'registers', 'stroke', 'self_tune']);
 
@@ -112,6 +114,9 @@ function carryOut(hand: Hand, step: Step): void {
     case 'ask':
     case 'clock':
       answer(hand, step);
+      return hand.add(stepDone);
+    case 'wait':
+      hand.wait(LONG_WAIT);
       return hand.add(stepDone);
     case 'lock':
       hand.wait(10);

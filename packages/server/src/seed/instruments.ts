@@ -74,7 +74,7 @@ const summitPilot: Valve = {
   plate: {
     family: 'electronic_pilot', ...common, size_dn: 100, ...bare(), inlet_rating_pa: kPa(1600), outlet_rating_pa: kPa(1000),
     input: { kind: 'pressure', low: 0, high: kPa(1000) }, output: signal('4-20mA'), action: 'direct', tolerance_span: 0.01,
-    application: 'reducing', stroke_s: 20, stroke_counts: 3200, trim: 'V-port, DN 100', log_interval_s: 10, card_bytes: 64e6,
+    application: 'reducing', stroke_s: 20, stroke_counts: 3200, trim: 'Ported plug, DN 100', log_interval_s: 10, card_bytes: 64e6,
     loop: { supply_v: 24, needs_v: 11, load_ohm: 250, current_a: 0.02, length_m: 180, area_m2: 0.75e-6, at_k: 303.15 },
     power: { supply_v: 24, needs_v: 20, load_ohm: 0, current_a: 1.8, length_m: 60, area_m2: 1.5e-6, at_k: 303.15 },
   },

@@ -104,7 +104,7 @@ export function StrokeStep({ step }: { readonly step: Step }) {
       {trouble ? (
         <Card tone="stop" role="alert"><Words color="$onVermilionSoft">{trouble}</Words></Card>
       ) : null}
-      {ask || seen ? <StrokeBar share={seen?.position} counts={seen?.counts} /> : null}
+      {(ask || seen) && (isOn || !run.stroke) ? <StrokeBar share={seen?.position} counts={seen?.counts} /> : null}
       {run.stroke && verdict ? (
         <Card {...(isWhole ? {} : { tone: 'stop' as const })}>
           <XStack><Pill tone={isWhole ? 'good' : 'stop'}>{verdict}</Pill></XStack>

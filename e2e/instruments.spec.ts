@@ -90,3 +90,79 @@ test('controller: pointer, alignment by a sweep, a step test and the settings th
   expect(body.control!.band_percent).toBeGreaterThan(25);
   expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
 });
+
+test('electronic pilot: cables and terminals before power, stroke, range, tuning over its line', async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(300_000);
+  await begin(page, 'ep-04');
+  await walkUntil(page, /Do enough volts arrive/);
+  await page.getByLabel('Actuator supply: Length, one way').fill('200');
+  await expect(page.getByText(/Too thin: this wire reaches/)).toBeVisible();
+  await page.getByRole('button', { name: /Not enough: keep figures/ }).click();
+  await page.getByLabel('Actuator supply: Conductor').fill('4');
+  await page.getByTestId('confirm-step').click();
+  await walkUntil(page, /Is this trim still in the valve/);
+  await page.getByRole('button', { name: 'No, it was changed' }).click();
+  await page.getByLabel('Valve and trim').fill('Cage, DN 100');
+  await page.getByTestId('give-answer').click();
+  await walkUntil(page, /What it found/);
+  await walkUntil(page, /Your name/);
+  await signAndOpen(page);
+  await expect(page.getByText('Registers as left')).toBeVisible();
+  const { body } = (await sheetsOf(request, 'ep-04')).at(-1)!;
+  expect(Math.abs(body.settings[0]!.as_left_pa - 640_000)).toBeLessThanOrEqual(12_000);
+  expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
+  expect(body.device!.cables[1]!.left_v).toBeGreaterThan(0);
+  expect(body.device!.terminals).toHaveLength(9);
+  expect(body.device!.registers.find(({ address }) => address === 40_006)!.value).toBe(640_000);
+  expect(body.device!.tuning).toMatchObject({ trim: 'Cage, DN 100' });
+  const after = (await (await request.get('/api/valves/ep-04')).json()) as { plate: { tuned_trim: string } };
+  expect(after.plate.tuned_trim).toBe('Cage, DN 100');
+});
+
+test('electronic pilot typed: keyed in by hand, its tuning kept for the same trim', async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(180_000);
+  await begin(page, 'ep-04', 'typed');
+  await walkUntil(page, /where does the line stand/);
+  await page.getByTestId('read-gauge').click();
+  await page.getByLabel(/^Reading of/).fill('655 kPa');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  const table = async (values: readonly string[]) => {
+    const entry = page.getByLabel(/^Output at/);
+    for (const value of values) {
+      await entry.fill(value);
+      await entry.press('Enter');
+    }
+    await page.getByTestId('confirm-step').click();
+  };
+  await walkUntil(page, /Sensor as found/);
+  await table(['4.32', '8.32', '12.32', '16.32', '20.32', '16.32', '12.32', '8.32', '4.32']);
+  await page.getByRole('button', { name: 'Yes, the same' }).click();
+  await page.getByRole('button', { name: 'Type both ends' }).click();
+  await page.getByLabel('Shut', { exact: true }).fill('310');
+  await page.getByLabel('Open', { exact: true }).fill('3490');
+  await page.getByLabel('Shut to open').fill('20.4');
+  await page.getByTestId('take-stroke').click();
+  await page.getByTestId('confirm-step').click();
+  await expect(page.getByText('−2.00 %')).toBeVisible();
+  await page.getByRole('button', { name: 'Keyed in, shown as here' }).click();
+  await page.getByTestId('confirm-step').click();
+  await walkUntil(page, /Sensor as left/);
+  await table(['4', '8', '12', '16', '20', '16', '12', '8', '4']);
+  await walkUntil(page, /Its tuning stands/);
+  await walkUntil(page, /does it hold/);
+  await page.getByTestId('read-gauge').click();
+  await page.getByLabel(/^Reading of/).fill('642 kPa');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await walkUntil(page, /Your name/);
+  await signAndOpen(page);
+  const { body } = (await sheetsOf(request, 'ep-04')).at(-1)!;
+  expect(body.settings[0]).toMatchObject({ as_found_pa: 655_000, as_left_pa: 642_000 });
+  expect(body.device!.tuning).toBeNull();
+  expect(body.device!.kept_tuning_of).toBeTruthy();
+});

@@ -159,7 +159,7 @@ async function answer(page: Page): Promise<void> {
 }
 
 async function choose(page: Page): Promise<void> {
-  const calm = page.getByRole('button', { name: /^(It stayed|Yes)$/ }).first();
+  const calm = page.getByRole('button', { name: /^(It stayed|Yes|Yes, the same)$/ }).first();
   if (await calm.isVisible()) await calm.click();
 }
 
@@ -200,6 +200,14 @@ export const sheetsOf = async (request: APIRequestContext, valve: string) =>
       };
       edges?: { low_pa: number; high_pa: number; lights: { lit: boolean }[] };
       switch_cycles?: unknown[];
+      device?: {
+        cables: { left_v: number }[];
+        terminals: string[];
+        stroke: { closed: number; open: number } | null;
+        registers: { address: number; value: number }[];
+        tuning: { trim: string; gain: number } | null;
+        kept_tuning_of?: string;
+      };
       control?: {
         band_percent: number;
         alignment_spread_pa: number;

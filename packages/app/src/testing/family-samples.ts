@@ -69,6 +69,20 @@ export const gas: Valve = {
   },
 };
 
+export const electronic: Valve = {
+  ...valve,
+  id: 'ep-1',
+  tag: 'EP-1',
+  target: { set_point_pa: kPa(520), tolerance_pa: kPa(12), limit_pa: kPa(650), why: 'The guns need 480.' },
+  plate: {
+    family: 'electronic_pilot', ...common, springs: [], fitted_spring: '', travel_turns: 20, inlet_rating_pa: kPa(1600), outlet_rating_pa: kPa(1000),
+    input: { kind: 'pressure', low: 0, high: kPa(1000) }, output: { kind: 'current', low: 0.004, high: 0.02 }, action: 'direct', tolerance_span: 0.01,
+    application: 'reducing', stroke_s: 20, stroke_counts: 3200, trim: 'Ported plug, DN 100', log_interval_s: 10, card_bytes: 64e6,
+    loop: { supply_v: 24, needs_v: 11, load_ohm: 250, current_a: 0.02, length_m: 180, area_m2: 0.75e-6, at_k: 293.15 },
+    power: { supply_v: 24, needs_v: 20, load_ohm: 0, current_a: 1.8, length_m: 60, area_m2: 1.5e-6, at_k: 293.15 },
+  },
+}; // prettier-ignore
+
 const gauges = { inlet: { ...gauge, id: 'g-4', tag: 'G-04', range_high_pa: kPa(1600) }, outlet: gauge };
 
 /** A run of a valve after some entries, typed, so that no worker is wanted. */

@@ -24,9 +24,12 @@ export function Field({
   unit,
   error,
   hint,
+  name,
   ...input
 }: {
   readonly label: string;
+  /** What it is called where the label alone would be said twice. */
+  readonly name?: string;
   readonly value: string;
   readonly onChangeText: (text: string) => void;
   readonly unit?: string;
@@ -43,7 +46,7 @@ export function Field({
         {unit ? <Muted>{unit}</Muted> : null}
       </XStack>
       <TextInput
-        aria-label={label}
+        aria-label={name ?? label}
         aria-invalid={error !== undefined}
         {...(numeric ? { inputMode: 'decimal' } : {})}
         {...(error ? { borderColor: '$vermilion' } : {})}

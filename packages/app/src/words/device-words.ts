@@ -1,5 +1,6 @@
 import { registerOf, type LoopError, type RegisterKey } from '@holvek/core';
 import type { DeviceError } from '@/device/registers';
+import { spanWords } from '@/valve/aim-words';
 import type { Units } from '@/settings/use-units';
 
 const DAY_ONE_MS = Date.UTC(2000, 0, 1);
@@ -20,7 +21,7 @@ export function registerWords(key: RegisterKey, value: number, units: Units): st
     case 's':
       return `${Number(value.toFixed(1))} s`;
     case 'fraction':
-      return `${value < 0 ? '−' : ''}${Math.abs(value * 100).toFixed(2)} %`;
+      return spanWords(value, 2);
     default:
       return String(Number(value.toFixed(3)));
   }

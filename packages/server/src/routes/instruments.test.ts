@@ -41,7 +41,7 @@ describe('runs by points, bands and flames on the server', () => {
     return sheetSchema.array().parse(sheets).at(-1)!;
   }
 
-  test.each(['POS-21', 'POS-22', 'PI-31', 'PC-08', 'PS-14', 'BP-15', 'SC-03'])(
+  test.each(['POS-21', 'POS-22', 'PI-31', 'PC-08', 'PS-14', 'BP-15', 'SC-03', 'EP-04'])(
     '%s comes to a sheet that can be handed over',
     async (tag) => {
       const sheet = await signed(tag);
@@ -52,6 +52,7 @@ describe('runs by points, bands and flames on the server', () => {
       expect((await pdf.arrayBuffer()).byteLength).toBeGreaterThan(10_000);
       const after = (await (await server.get(`/valves/${demo(tag).valve.id}`)).json()) as Valve;
       expect(after.target).toEqual(demo(tag).valve.target);
+      if (after.plate.family === 'electronic_pilot') expect(after.plate.tuned_trim).toBe(after.plate.trim);
     },
     60_000,
   );

@@ -108,7 +108,7 @@ function CableCard({ sum: { cable, needs, budget }, headroom, texts, onText }: C
     const key = cableKey(cable, name);
     return (
       <YStack key={name} flex={1}>
-        <Field {...fields[name]} value={texts[key] ?? toText(name, needs[name])} onChangeText={(text) => onText(key, text)} numeric maxLength={12} />
+        <Field {...fields[name]} name={`${names[cable]}: ${fields[name].label}`} value={texts[key] ?? toText(name, needs[name])} onChangeText={(text) => onText(key, text)} numeric maxLength={12} />
       </YStack>
     );
   };

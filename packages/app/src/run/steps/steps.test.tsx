@@ -1,63 +1,8 @@
-import { printFigure, printQuantity, runView, type Run, type RunEventDraft } from '@holvek/core';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { TamaguiProvider } from 'tamagui';
-import { StepScreen } from '.';
-import { DeskProvider, type Desk } from '../use-desk';
-import { Trace } from '@/gauge-link/trace';
-import { blower, gas, marked, relief, runOf, stepOf } from '@/testing/family-samples';
-import { config } from '@/theme/tamagui.config';
-import type { Units } from '@/settings/use-units';
+import type { RunEventDraft } from '@holvek/core';
+import { cleanup, screen, within } from '@testing-library/react';
+import { blower, gas, marked, relief, runOf } from '@/testing/family-samples';
+import { press, show, type } from '@/testing/show-step';
 
-const units: Units = {
-  pressure: 'kPa',
-  flow: 'L/s',
-  figure: (pa, step) => printFigure(pa, 'kPa', step),
-  withUnit: (pa, step) => printQuantity(pa, 'kPa', step),
-  flowWithUnit: (q) => printQuantity(q, 'L/s'),
-};
-
-/** A step on the screen over a run that does not change; what it adds is kept for the test. */
-function show(run: Run, stepId: string) {
-  const added: RunEventDraft[] = [];
-  const desk: Desk = {
-    run,
-    view: runView(run),
-    units,
-    trace: new Trace(),
-    isLinked: false,
-    ask: undefined,
-    hurry: () => undefined,
-    drive: () => undefined,
-    add: async (draft) => {
-      added.push(draft);
-      return true;
-    },
-    trouble: undefined,
-    clearTrouble: () => undefined,
-    doubt: undefined,
-    settleDoubt: () => undefined,
-    undo: async () => true,
-    canUndo: false,
-  };
-  render(
-    <TamaguiProvider config={config} defaultTheme="light">
-      <QueryClientProvider client={new QueryClient()}>
-        <DeskProvider value={desk}>
-          <StepScreen step={stepOf(run, stepId)} />
-        </DeskProvider>
-      </QueryClientProvider>
-    </TamaguiProvider>,
-  );
-  return added;
-}
-const press = async (name: string | RegExp) => {
-  const button = screen.getAllByRole('button', { name }).at(-1)!;
-  await act(async () => void fireEvent.click(button));
-};
-const type = async (label: string | RegExp, text: string) => {
-  await act(async () => void fireEvent.change(screen.getByLabelText(label), { target: { value: text } }));
-};
 afterEach(cleanup);
 
 describe('a check that can fail', () => {

@@ -1,0 +1,97 @@
+import { procedureOf, runEventSchema, startDraft, defaultHouseRules, type RunEvent } from '@holvek/core';
+import { serve } from '@hono/node-server';
+import type { AddressInfo } from 'node:net';
+import { WebSocket, WebSocketServer } from 'ws';
+import { createApp } from '../app';
+import { openStore } from '../db/open';
+import { demoGauges, demoValves } from '../seed/valves';
+import { now } from '../testing/server';
+import { StandIn } from './stand-in';
+
+/** The first event of a run on a demo valve, against its twin. */
+function begun(tag: string): RunEvent[] {
+  const { valve, gauges = {} } = demoValves.find((demo) => demo.valve.tag === tag)!;
+  const fitted = Object.fromEntries(Object.entries(gauges).map(([side, own]) => [side, demoGauges(now).find((gauge) => gauge.tag === own)!]));
+  const started = startDraft(valve, { school: procedureOf(valve.plate.family).schools[0]!.id, gauges: fitted, rules: defaultHouseRules, sheets: [], twin: valve.twin! });
+  return [runEventSchema.parse({ ...started, id: 'e1', run_id: 'run', author: 'Ines', at_ms: now, lamport: 1 })];
+} // prettier-ignore
+
+function listening() {
+  const said: string[] = [];
+  const device = new StandIn((text) => said.push(text));
+  const hear = (text: string | object): string => {
+    device.hear(typeof text === 'string' ? text : JSON.stringify(text));
+    return said.at(-1)!;
+  };
+  return { device, said, hear };
+}
+
+describe('the stand-in of an electronic pilot', () => {
+  test('answers for the run that it was told, and is silent before', () => {
+    const { device, said, hear } = listening();
+    device.tick(1);
+    expect(said).toEqual([]);
+    expect(hear('R 40006')).toBe('! no_power');
+    expect(JSON.parse(hear({ id: 1, act: {} }))).toEqual({ id: 1, error: 'no_run' });
+    expect(JSON.parse(hear({ id: 2, run: begun('EP-04') }))).toEqual({ id: 2, t: 0 });
+    expect(hear('R 40006')).toBe('= 40006 6800');
+    expect(hear('W 40006 6400')).toBe('= 40006 6400');
+  });
+
+  test('its gauges speak twice a second of its own time, faster when it is hurried', () => {
+    const { device, said, hear } = listening();
+    hear({ id: 1, run: begun('EP-04') });
+    device.tick(0.5);
+    const slow = JSON.parse(said.at(-1)!);
+    expect(slow.lines.map(({ role }: { role: string }) => role)).toEqual(['outlet', 'inlet', 'travel']);
+    expect(slow.lines[0].line).toMatch(/^\d+\.\d+ kPa$/);
+    hear({ id: 2, hurry: 10 });
+    device.tick(0.5);
+    const fast = JSON.parse(said.at(-1)!);
+    expect(fast.lines).toHaveLength(30);
+    expect(fast.lines.at(-1).t - slow.lines.at(-1).t).toBeCloseTo(5, 6);
+  });
+
+  test('what the hand does takes effect: without supply it no longer answers', () => {
+    const { hear } = listening();
+    hear({ id: 1, run: begun('EP-04') });
+    expect(JSON.parse(hear({ id: 2, act: { power: 'off' } }))).toMatchObject({ id: 2 });
+    expect(hear('R 40006')).toBe('! no_power');
+  });
+
+  test.each([
+    ['{', { id: null, error: 'unreadable' }],
+    [{ id: 1, dance: true }, { id: null, error: 'unreadable' }],
+    [{ id: 1, hurry: 1e9 }, { id: null, error: 'unreadable' }],
+    [{ id: 7, run: begun('POS-21') }, { id: 7, error: 'not_electronic' }],
+    [{ id: 8, run: begun('EP-04').map(({ id, ...rest }) => ({ ...rest, id, twin: undefined })) }, { id: 8, error: 'run_unsound' }],
+  ])('%j is refused', (text, answer) => {
+    expect(JSON.parse(listening().hear(text))).toEqual(answer);
+  }); // prettier-ignore
+
+  test('over a real line: upgraded, asked, answered, and gone when the line is cut', async () => {
+    const store = await openStore(':memory:');
+    const sockets = new WebSocketServer({ noServer: true });
+    const app = createApp(store, { fontFolder: '' });
+    const server = serve({ fetch: app.fetch, port: 0, hostname: '127.0.0.1', websocket: { server: sockets } as never });
+    await new Promise((ready) => server.once('listening', ready));
+    const socket = new WebSocket(`ws://127.0.0.1:${(server.address() as AddressInfo).port}/api/device`);
+    const heard: string[] = [];
+    socket.on('message', (data) => heard.push(String(data)));
+    await new Promise((open) => socket.once('open', open));
+    const until = async (found: () => boolean) => {
+      for (let i = 0; i < 100 && !found(); i++) await new Promise((next) => setTimeout(next, 50));
+    };
+    socket.send(JSON.stringify({ id: 1, run: begun('EP-04') }));
+    socket.send('R 40008');
+    await until(() => heard.some((text) => text.includes('lines')) && heard.includes('= 40008 0'));
+    expect(heard[0]).toBe('{"id":1,"t":0}');
+    expect(heard[1]).toBe('= 40008 0');
+    expect(heard.some((text) => text.includes('"role":"outlet"'))).toBe(true);
+    socket.close();
+    await until(() => sockets.clients.size === 0);
+    expect(sockets.clients.size).toBe(0);
+    await new Promise((closed) => server.close(closed));
+    await store.close();
+  }, 30_000); // prettier-ignore
+});

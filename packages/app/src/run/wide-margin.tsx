@@ -1,4 +1,4 @@
-import { judgeOf, targetOf } from '@holvek/core';
+import { isInstrument, judgeOf, targetOf } from '@holvek/core';
 import { ScrollView, XStack, YStack } from 'tamagui';
 import { FittingsDiagram } from './fittings-diagram';
 import { TraceChart } from './trace-chart';
@@ -52,10 +52,14 @@ export function WideMargin() {
                 {other ? units.withUnit(other.value, run.gauges[outer].resolution_pa) : '–'}
               </Row>
             ) : null}
-            <Row label="Flow">{seen.sight ? units.flowWithUnit(seen.sight.flow) : '–'}</Row>
-            <Row label="Pilot vent" isLast>
-              {seen.sight ? (seen.sight.ventRuns ? 'runs' : 'quiet') : '–'}
-            </Row>
+            {isInstrument(run.started.plate) ? null : (
+              <>
+                <Row label="Flow">{seen.sight ? units.flowWithUnit(seen.sight.flow) : '–'}</Row>
+                <Row label="Pilot vent" isLast>
+                  {seen.sight ? (seen.sight.ventRuns ? 'runs' : 'quiet') : '–'}
+                </Row>
+              </>
+            )}
           </YStack>
         ) : null}
         <FittingsDiagram {...(view.step?.does ? { next: view.step.does } : {})} />

@@ -50,6 +50,10 @@ export function TablesCard({ body }: { readonly body: SheetBody }) {
       <Card>
         <Row label="Zero, span">{`${spanWords(left.zero_error)}, ${spanWords(left.span_error)}`}</Row>
         <Row label="Hysteresis">{left.hysteresis === null ? '–' : spanWords(left.hysteresis)}</Row>
+        {left.repeatability === undefined ? null : (
+          <Row label="Repeatability">{spanWords(left.repeatability, 2)}</Row>
+        )}
+        {left.dead_band === undefined ? null : <Row label="Dead band">{spanWords(left.dead_band, 2)}</Row>}
         <Row label="Linearity, best line">{spanWords(left.linearity_independent)}</Row>
         <Row label="Linearity, ends · zero">{`${spanWords(left.linearity_terminal)} · ${spanWords(left.linearity_zero)}`}</Row>
         <Row label="Uncertainty, k = 2" isLast>{`± ${spanWords(tables.uncertainty, 2)}`}</Row>

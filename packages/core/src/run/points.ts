@@ -81,7 +81,13 @@ export function linkageMarks(run: Begun, event: RunEvent): readonly ZeroSpanMark
   return spot ? [{ kind: 'read', spot, error: pointShare(run, event) - event.at }] : [];
 }
 
+/** Key under which it is kept how often a table is gone over, and the dead band found beside it. */
+export const passesKey = (stepId: string): string => `passes_${stepId}`;
+export const deadBandKey = (stepId: string): string => `dead_band_${stepId}`;
+
 export type PointsView = {
+  /** How often the whole range is gone over. */
+  readonly passes: number;
   readonly taken: readonly TakenPoint[];
   /** The next point of the sequence; undefined when all are taken. */
   readonly next: (Pick<CalPoint, 'at' | 'direction'> & { readonly pass: number }) | undefined;
@@ -92,11 +98,15 @@ export type PointsView = {
 /** A table of points as far as it has come. */
 export function pointsView(run: Run, stepId: string): PointsView {
   const taken = run.points[stepId] ?? [];
-  const next = sequence.find((each) => !taken.some((point) => point.at === each.at && point.direction === each.direction)); // prettier-ignore
+  const passes = Math.max(1, Math.min(9, Math.round(run.measured[passesKey(stepId)] ?? 1)));
+  const wanted = Array.from({ length: passes }, (_, i) => sequence.map((each) => ({ ...each, pass: i + 1 }))).flat(); // prettier-ignore
+  const isTaken = (each: (typeof wanted)[number]) =>
+    taken.some(({ at, direction, pass }) => at === each.at && direction === each.direction && pass === each.pass); // prettier-ignore
   return {
     taken,
-    next: next && { ...next, pass: 1 },
-    left: Math.max(0, sequence.length - taken.length),
+    passes,
+    next: wanted.find((each) => !isTaken(each)),
+    left: Math.max(0, wanted.length - taken.length),
     table: pointTable(taken.map((point) => ({ ...point, output: point.share }))),
   };
 }

@@ -56,6 +56,9 @@ export const sheetTableSchema = z.object({
   worst_error: share,
   worst_at: share,
   hysteresis: share.nullable(),
+  /** Absent where the range was gone over once, or the dead band was not looked for. */
+  repeatability: share.optional(),
+  dead_band: share.optional(),
   linearity_independent: share,
   linearity_terminal: share,
   linearity_zero: share,

@@ -1,12 +1,12 @@
 import { guardedVerdict } from '../gauge';
-import { instrumentOf, pointError, tableOf, type Run, type TableStanding } from '../run';
+import { deadBandKey, instrumentOf, pointError, tableOf, type Run } from '../run';
 import { isInstrument } from '../valve';
 import type { SheetBody, SheetTable } from './sheet';
 
 /** Points as found and as left with their verdict; undefined for what is not judged by points. */
 export function tablesOf(run: Run): SheetBody['tables'] {
   if (!isInstrument(run.started.plate)) return undefined;
-  const left = frozen(tableOf(run, 'as_left'));
+  const left = frozen(run, 'as_left');
   if (!left) return undefined;
   const tolerance = instrumentOf(run).tolerance_span;
   const uncertainty = pointError(run) ?? tolerance;
@@ -15,14 +15,16 @@ export function tablesOf(run: Run): SheetBody['tables'] {
     tolerance,
     uncertainty,
     verdict: guardedVerdict(left.worst_error, lane, uncertainty),
-    as_found: frozen(tableOf(run, 'as_found')) ?? null,
+    as_found: frozen(run, 'as_found') ?? null,
     as_left: left,
   };
 }
 
-function frozen(standing: TableStanding | undefined): SheetTable | undefined {
+function frozen(run: Run, purpose: 'as_found' | 'as_left'): SheetTable | undefined {
+  const standing = tableOf(run, purpose);
   if (!standing?.result.ok) return undefined;
   const { value } = standing.result;
+  const deadBand = run.measured[deadBandKey(standing.stepId)];
   return {
     points: standing.points.map(({ at, direction, output, share, source }) => ({
       at,
@@ -36,6 +38,8 @@ function frozen(standing: TableStanding | undefined): SheetTable | undefined {
     worst_error: value.worst.error,
     worst_at: value.worst.at,
     hysteresis: value.hysteresis ?? null,
+    ...(value.repeatability === undefined ? {} : { repeatability: value.repeatability }),
+    ...(deadBand === undefined ? {} : { dead_band: deadBand }),
     linearity_independent: value.linearity.independent,
     linearity_terminal: value.linearity.terminalBased,
     linearity_zero: value.linearity.zeroBased,

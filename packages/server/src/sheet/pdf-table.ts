@@ -12,6 +12,10 @@ export const tableRows = ({ as_left: left, uncertainty }: Tables): [string, stri
   ['Zero error', spanText(left.zero_error)],
   ['Span error', spanText(left.span_error)],
   ['Hysteresis', left.hysteresis === null ? 'not read' : spanText(left.hysteresis)],
+  ...(left.repeatability === undefined
+    ? []
+    : [['Repeatability', spanText(left.repeatability, 2)] as [string, string]]),
+  ...(left.dead_band === undefined ? [] : [['Dead band', spanText(left.dead_band, 2)] as [string, string]]),
   ['Linearity, best line', spanText(left.linearity_independent)],
   ['Linearity, through both ends', spanText(left.linearity_terminal)],
   ['Linearity, through zero', spanText(left.linearity_zero)],

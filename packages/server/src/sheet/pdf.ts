@@ -142,6 +142,7 @@ function proofRows(body: SheetBody): [string, string][] {
   const leading = leadingSetting(body);
   const share = (value: number | null) => (value === null ? 'not read' : `${(value * 100).toFixed(1)} %`);
   const lines: [string, string][] = settings.slice(1).map(({ name, as_left_pa, verdict }) => [name, `${show(body, as_left_pa)}, ${verdict.startsWith('pass') ? 'pass' : 'fail'}`]); // prettier-ignore
+  if (body.device) lines.push(...deviceRows(body.device));
   if (body.tables) lines.push(...tableRows(body.tables));
   const { control } = body;
   if (control)
@@ -150,7 +151,6 @@ function proofRows(body: SheetBody): [string, string][] {
       ['Reset', `${control.reset_minutes} min a repeat`],
       ['Output in the sweep', `± ${show(body, control.alignment_spread_pa)}`],
     );
-  if (body.device) lines.push(...deviceRows(body.device));
   if (body.edges)
     lines.push(
       ['Lights from', `${show(body, body.edges.low_pa)} to ${show(body, body.edges.high_pa)}`],

@@ -2,6 +2,7 @@ import { flameLevels, lightsView, PURGED, type Step } from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from 'tamagui';
 import { EdgeChart } from '../edge-chart';
+import { CausesButton } from '../causes-sheet';
 import { LiveFigure } from '../live-figure';
 import { OtherAmount } from '../other-amount';
 import { ReadingPad } from '../reading-pad';
@@ -84,7 +85,12 @@ export function EdgesStep({ step }: { readonly step: Step }) {
           </XStack>
         )
       }
-      more={turns === undefined || view.mustPurge ? null : <WordButton onPress={() => setOpen('amount')}>other amount</WordButton>}
+      more={
+        <>
+          {turns === undefined || view.mustPurge ? null : <WordButton onPress={() => setOpen('amount')}>other amount</WordButton>}
+          <CausesButton say="it doesn’t answer" />
+        </>
+      }
     >
       {run.lights.length > 0 ? <Title>{search.isDone ? 'Both edges are known' : search.next?.seeks === 'high' ? 'Looking for the high edge' : 'Looking for the low edge'}</Title> : null}
       <LiveFigure value={now} gauge={gauge} settling={settling} note={`${run.lights.length} of at most ${run.lights.length + view.left} lights`} label="pilot gas" />

@@ -3,6 +3,7 @@ import {
 } from '@holvek/core'; // prettier-ignore
 import { useEffect, useState } from 'react';
 import { XStack, YStack } from 'tamagui';
+import { CausesButton } from '../causes-sheet';
 import { OtherAmount } from '../other-amount';
 import { PointChart } from '../point-chart';
 import { PointEntry } from '../point-entry';
@@ -79,7 +80,12 @@ export function LinkageStep({ step }: { readonly step: Step }) {
           <PointEntry point={point} unit={point.outputUnit} label={`Output at ${point.signalSay(at)}`} onTake={read} />
         )
       }
-      more={turns === undefined ? null : <WordButton onPress={() => setOther(true)}>other amount</WordButton>}
+      more={
+        <>
+          {turns === undefined ? null : <WordButton onPress={() => setOther(true)}>other amount</WordButton>}
+          <CausesButton say="it doesn’t answer" />
+        </>
+      }
     >
       <XStack justifyContent="space-between" alignItems="flex-start" gap="$2">
         <Title flexShrink={1}>{fill(step.say)}</Title>

@@ -1,10 +1,20 @@
-import { pointsView, tableOf, type PointTableError, type Step, type TakenPoint } from '@holvek/core';
+import {
+  deadBandKey,
+  passesKey,
+  pointsView,
+  tableOf,
+  type PointTableError,
+  type Step,
+  type TakenPoint,
+} from '@holvek/core';
 import { useEffect, useState } from 'react';
 import { XStack, YStack } from 'tamagui';
 import { PointChart } from '../point-chart';
+import { CausesButton } from '../causes-sheet';
 import { PointEntry } from '../point-entry';
 import { SettledPill } from '../settled-pill';
 import { SkipSheet } from '../skip-sheet';
+import { SourceButton } from '../source-sheet';
 import { StepFrame } from '../step-frame';
 import { useStepText } from '../step-words';
 import { useDesk } from '../use-desk';
@@ -15,6 +25,9 @@ import { Card, Row } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { Figure, Muted, Strong, Title, Words } from '@/ui/words';
 import { spanWords } from '@/valve/aim-words';
+
+/** Times over the whole range that show repeatability well enough. */
+const MOST_PASSES = 3;
 
 /** Five points up and down again: the next one is offered, one hand takes it. */
 export function PointsStep({ step }: { readonly step: Step }) {
@@ -34,6 +47,7 @@ export function PointsStep({ step }: { readonly step: Step }) {
   const done = () => void add({ type: 'step_done', step_id: step.id });
   const take = () => next && void point.take(next);
   useKeys({ r: () => point.isSettled && take(), n: () => !next && done() });
+  const dead = run.measured[deadBandKey(step.id)];
   const found = step.purpose === 'as_left' ? tableOf(run, 'as_found')?.points : undefined;
   return (
     <StepFrame
@@ -41,7 +55,7 @@ export function PointsStep({ step }: { readonly step: Step }) {
       actions={
         !next ? (
           <BigButton flex={1} onPress={done} keyHint="N" testID="confirm-step">
-            All nine points: next
+            {`All ${view.taken.length} points: next`}
           </BigButton>
         ) : isLinked ? (
           <BigButton flex={1} kind={point.isSettled ? 'primary' : 'outline'} disabled={point.live === undefined} onPress={take} keyHint="R" testID="take-point">
@@ -51,7 +65,14 @@ export function PointsStep({ step }: { readonly step: Step }) {
           <PointEntry point={point} unit={point.outputUnit} label={`Output at ${point.signalSay(next.at)}, ${next.direction === 'up' ? 'going up' : 'coming down'}`} onTake={(value) => void point.take(next, value)} />
         )
       }
-      more={runView.canSkip ? <WordButton onPress={() => setSkipping(true)}>leave it out</WordButton> : null}
+      more={
+        <>
+          {runView.canSkip && next ? <WordButton onPress={() => setSkipping(true)}>leave it out</WordButton> : null}
+          {!next && view.passes < MOST_PASSES ? <WordButton onPress={() => void add({ type: 'observed', key: passesKey(step.id), value: view.passes + 1 })}>once more</WordButton> : null}
+          <SourceButton stepId={step.id} point={point} at={at} />
+          <CausesButton say="it doesn’t answer" />
+        </>
+      }
     >
       {view.taken.length > 0 ? <Title>{fill(step.say)}</Title> : null}
       {next ? (
@@ -81,6 +102,8 @@ export function PointsStep({ step }: { readonly step: Step }) {
           <Row label="Largest error">{`${spanWords(view.table.value.worst.error)} at ${point.signalSay(view.table.value.worst.at)}`}</Row>
           <Row label="Zero, span">{`${spanWords(view.table.value.zeroError)}, ${spanWords(view.table.value.spanError)}`}</Row>
           <Row label="Hysteresis">{view.table.value.hysteresis === undefined ? '–' : spanWords(view.table.value.hysteresis)}</Row>
+          {view.table.value.repeatability === undefined ? null : <Row label={`Repeatability, ${view.passes} times`}>{spanWords(view.table.value.repeatability, 2)}</Row>}
+          {dead === undefined ? null : <Row label="Dead band">{spanWords(dead, 2)}</Row>}
           <Row label="Linearity, ends · best line" isLast>{`${spanWords(view.table.value.linearity.terminalBased)} · ${spanWords(view.table.value.linearity.independent)}`}</Row>
         </Card>
       ) : (

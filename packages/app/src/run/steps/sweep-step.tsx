@@ -1,6 +1,7 @@
 import { instrumentRules, sweepPosition, sweepView, type Alignment, type Step } from '@holvek/core';
 import { useEffect, useState } from 'react';
 import { XStack, YStack } from 'tamagui';
+import { CausesButton } from '../causes-sheet';
 import { LiveFigure } from '../live-figure';
 import { OtherAmount } from '../other-amount';
 import { ReadingPad } from '../reading-pad';
@@ -80,7 +81,12 @@ export function SweepStep({ step }: { readonly step: Step }) {
           </BigButton>
         )
       }
-      more={turns === undefined ? null : <WordButton onPress={() => setOpen('amount')}>other amount</WordButton>}
+      more={
+        <>
+          {turns === undefined ? null : <WordButton onPress={() => setOpen('amount')}>other amount</WordButton>}
+          <CausesButton say="it doesn’t answer" />
+        </>
+      }
     >
       {run.sweeps.length > 0 ? <Title>Sweep the band</Title> : null}
       <LiveFigure value={live?.value ?? view.taken.at(-1)?.output} gauge={gauge} settling={settling} note={nextGain === undefined ? '' : `band ${bandWord(nextGain)}`} label="controller output" />

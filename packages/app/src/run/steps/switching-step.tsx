@@ -2,6 +2,7 @@ import { switchBand, switchView, targetOf, type Step } from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from 'tamagui';
 import { BandChart } from '../band-chart';
+import { CausesButton } from '../causes-sheet';
 import { LiveFigure } from '../live-figure';
 import { OtherAmount } from '../other-amount';
 import { ReadingPad } from '../reading-pad';
@@ -73,7 +74,12 @@ export function SwitchingStep({ step }: { readonly step: Step }) {
           </BigButton>
         )
       }
-      more={turns === undefined ? null : <WordButton onPress={() => setOpen('amount')}>other amount</WordButton>}
+      more={
+        <>
+          {turns === undefined ? null : <WordButton onPress={() => setOpen('amount')}>other amount</WordButton>}
+          <CausesButton say="it doesn’t answer" />
+        </>
+      }
     >
       {view.cycles.length > 0 || cycle > 1 ? <Title>{fill(step.say)}</Title> : null}
       <XStack justifyContent="space-between" alignItems="center">

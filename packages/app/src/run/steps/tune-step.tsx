@@ -9,6 +9,7 @@ import {
 } from '@holvek/core';
 import { useRef, useState } from 'react';
 import { TextArea, XStack, YStack } from 'tamagui';
+import { CausesButton } from '../causes-sheet';
 import { SettledPill } from '../settled-pill';
 import { StepFrame } from '../step-frame';
 import { TraceChart } from '../trace-chart';
@@ -102,6 +103,7 @@ export function TuneStep({ step }: { readonly step: Step }) {
         <>
           <WordButton onPress={() => void pickText('.csv,.txt,text/csv,text/plain').then((text) => takeText(text, 'file'))}>from a file</WordButton>
           {isLinked ? <WordButton onPress={() => setOpen('paste')}>type it</WordButton> : null}
+          <CausesButton say="it doesn’t answer" />
         </>
       }
     >

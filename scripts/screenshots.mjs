@@ -31,7 +31,7 @@ const pictures = [
   { name: 'tuning', path: '/bench/tuning', until: tuning },
   { name: 'gauges', path: '/gauges' },
   { name: 'sheet', path: '/sheets', until: firstSheet },
-  { name: 'settings', path: '/settings' },
+  { name: 'self-tune', path: '/valves/ep-04/start', until: selfTune },
 ];
 
 await install();
@@ -88,13 +88,17 @@ async function walk(page, isThere) {
   await page.getByRole('button', { name: /ten times faster/ }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   const seen = (id) => page.getByTestId(id).isVisible();
-  for (let i = 0; i < 220 && !(await isThere()); i++) {
+  for (let i = 0; i < 320 && !(await isThere()); i++) {
     const unknown = page.getByRole('button', { name: 'not known: go on' });
-    const calm = page.getByRole('button', { name: /^(It stayed|Yes)$/ }).first();
+    const calm = page.getByRole('button', { name: /^(It stayed|Yes|Yes, the same)$/ }).first();
     const dribbles = page.getByText(/at the outlet: (it dribbles|runs full)/);
     const ready = async (id) =>
       (await seen(id)) && (await page.getByTestId(id).getAttribute('aria-disabled')) === 'false';
+    const box = page.getByRole('checkbox', { checked: false }).first();
     if (await unknown.isVisible()) await unknown.click();
+    else if (await box.isVisible()) await box.click();
+    else if (await ready('write-registers')) await page.getByTestId('write-registers').click();
+    else if (await ready('start-task')) await page.getByTestId('start-task').click();
     else if (await seen('take-point')) {
       if (await isSettled(page)) await page.getByTestId('take-point').click();
     } else if (await ready('light')) await page.getByTestId('light').click();
@@ -138,6 +142,15 @@ async function pointTable(page) {
 async function zeroSpan(page) {
   await walk(page, () => page.getByText(/next move · span screw/).isVisible());
   await settled(page);
+}
+
+/** An electronic pilot that swings its line, some swings in. */
+async function selfTune(page) {
+  const anyway = page.getByRole('button', { name: 'tune all the same' });
+  await walk(page, () => anyway.isVisible());
+  await anyway.click();
+  await page.getByTestId('start-task').click();
+  await page.waitForTimeout(10_000);
 }
 
 /** A few lights on either side of the low edge, the next one in hand. */

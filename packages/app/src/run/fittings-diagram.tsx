@@ -7,7 +7,7 @@ import { useInk, type Ink } from '@/theme/use-ink';
 
 const BODY = 'AtkinsonHyperlegibleNext_400Regular';
 const STRONG = 'AtkinsonHyperlegibleNext_700Bold';
-const HEIGHT = 184;
+const HEIGHT = 190;
 const LINE = 112;
 
 type Placed = { readonly fitting: Fitting; readonly x: number; readonly y: number };

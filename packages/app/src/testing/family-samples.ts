@@ -83,6 +83,48 @@ export const electronic: Valve = {
   },
 }; // prettier-ignore
 
+const bare = { springs: [], fitted_spring: '', clockwise: 'raises' as const, travel_turns: 20 };
+const small = { size_dn: 15, min_differential_pa: 0, accessories: [] };
+const scale = { kind: 'pressure' as const, low: 0, high: kPa(1000) };
+export const positioner: Valve = {
+  ...valve,
+  tag: 'POS-1',
+  target: { set_point_pa: kPa(140), tolerance_pa: kPa(10), limit_pa: kPa(200), why: 'The valve’s plate.' },
+  plate: {
+    family: 'positioner', ...small, ...bare, others: { span: bare }, inlet_rating_pa: kPa(250), outlet_rating_pa: kPa(250),
+    input: { kind: 'current', low: 0.004, high: 0.02 }, output: { kind: 'fraction', low: 0, high: 1 }, action: 'direct', tolerance_span: 0.01, air_to: 'open',
+  },
+}; // prettier-ignore
+export const pressureSwitch: Valve = {
+  ...valve,
+  tag: 'PS-1',
+  target: { set_point_pa: kPa(550), tolerance_pa: kPa(10), limit_pa: kPa(900), why: 'The ring asks for 500.' },
+  other_targets: { differential: { set_point_pa: kPa(150), tolerance_pa: kPa(12), limit_pa: kPa(350), why: 'Eight starts an hour.' } },
+  plate: {
+    family: 'pressure_switch', ...small, springs: [spring('plain', 100, 900, 90)], fitted_spring: 'plain', clockwise: 'raises', travel_turns: 15,
+    others: { differential: { springs: [spring('plain', 20, 300, 40)], fitted_spring: 'plain', clockwise: 'raises', travel_turns: 12 } },
+    inlet_rating_pa: kPa(1000), outlet_rating_pa: kPa(1000), scale: 'additive', printed: 'CUT-IN', serves_as: 'operating', manual_reset: false,
+  },
+}; // prettier-ignore
+export const burner: Valve = {
+  ...valve,
+  tag: 'BP-1',
+  target: { set_point_pa: 1300, tolerance_pa: 300, limit_pa: 3000, why: 'The burner’s plate.' },
+  plate: {
+    family: 'burner_pilot', ...small, springs: [spring('plain', 0.3, 3.5, 0.5)], fitted_spring: 'plain', clockwise: 'raises', travel_turns: 11,
+    inlet_rating_pa: kPa(50), outlet_rating_pa: kPa(5), maker_low_pa: 1000, maker_high_pa: 1600, trial_s: 10,
+  },
+}; // prettier-ignore
+export const controller: Valve = {
+  ...valve,
+  tag: 'PC-1',
+  target: { set_point_pa: kPa(500), tolerance_pa: kPa(10), limit_pa: kPa(1000), why: 'The header.' },
+  plate: {
+    family: 'controller', ...small, ...bare, others: { span: bare, angularity: bare, alignment: bare }, inlet_rating_pa: kPa(1000), outlet_rating_pa: kPa(250),
+    input: scale, output: scale, action: 'direct', tolerance_span: 0.01, out: { kind: 'pressure', low: kPa(20), high: kPa(100) }, band_percent: 40, reset_minutes: 0.1,
+  },
+}; // prettier-ignore
+
 const gauges = { inlet: { ...gauge, id: 'g-4', tag: 'G-04', range_high_pa: kPa(1600) }, outlet: gauge };
 
 /** A run of a valve after some entries, typed, so that no worker is wanted. */

@@ -4,7 +4,7 @@ import { familyStarted, rehearsedFamily, type SampleName } from '../testing/fami
 import { stamp } from '../testing/samples';
 import { checkEvent, signingError } from './check-event';
 import { runEventSchema, type RunEventDraft } from './event';
-import { linkageView, pointError, pointsView, shareOf, tableOf } from './points';
+import { deadBandKey, linkageView, passesKey, pointError, pointsView, shareOf, tableOf } from './points'; // prettier-ignore
 import { reduceRun } from './reduce';
 import { openEndsOf, runView } from './view';
 
@@ -129,4 +129,39 @@ describe('a table of points in a run', () => {
     expect(runView(run).step?.id).toBe('zero_span');
     expect(openEndsOf(run).map(({ id }) => id)).toContain('signal_wire');
   });
+});
+
+describe('the same range once more, and the dead band', () => {
+  const ways = [
+    ...[0, 0.25, 0.5, 0.75, 1].map((at) => [at, 'up'] as const),
+    ...[0.75, 0.5, 0.25, 0].map((at) => [at, 'down'] as const),
+  ];
+  const pass = (number: number, off: number) =>
+    ways.map(([at, direction]) => point(at, at + off, { direction, pass: number }));
+  const twice: RunEventDraft = { type: 'observed', key: passesKey('as_found'), value: 2 };
+
+  test('asked for, all nine points come again, and the table waits for them', () => {
+    const run = runOf('positioner', ...pass(1, 0.004), twice);
+    expect(pointsView(run, 'as_found')).toMatchObject({ passes: 2, left: 9, next: { at: 0, direction: 'up', pass: 2 } });
+    expect(tableOf(run, 'as_found')!.result.ok).toBe(false);
+    expect(checkEvent(run, point(0, 0.01, { pass: 2 }))).toBeUndefined();
+    expect(checkEvent(run, point(0, 0.01))).toMatchObject({ code: 'run.point_twice' });
+  }); // prettier-ignore
+
+  test('what both times differ by is the repeatability', () => {
+    const run = runOf('positioner', ...pass(1, 0.004), twice, ...pass(2, 0.0065));
+    const { table, next } = pointsView(run, 'as_found');
+    expect(next).toBeUndefined();
+    expect(table.ok && table.value.repeatability).toBeCloseTo(0.0025, 9);
+  });
+
+  test('both stand on the sheet where they were looked for, and nowhere else', () => {
+    const plain = unwrap(freezeSheet(rehearsedFamily('positioner').run, null)).tables!;
+    expect(plain.as_left.repeatability).toBeUndefined();
+    const { events } = rehearsedFamily('positioner');
+    const looked = stamp({ type: 'observed', key: deadBandKey('as_left'), value: 0.006 }, events.at(-1)!.lamport);
+    const signed = { ...events.at(-1)!, lamport: looked.lamport + 1 };
+    const run = unwrap(reduceRun([...events.slice(0, -1), { ...looked, run_id: signed.run_id }, signed]));
+    expect(unwrap(freezeSheet(run, null)).tables!.as_left.dead_band).toBe(0.006);
+  }); // prettier-ignore
 });

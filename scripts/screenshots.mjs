@@ -81,6 +81,9 @@ async function picture(page) {
   await page.getByTestId('ladder-picture').waitFor();
 }
 
+/** A button that may be gone by the time it is pressed. */
+const tap = (button) => button.click({ timeout: 2000 }).catch(() => undefined);
+
 /** Walks a run until something is on screen, as a hand would: confirming, reading, answering, turning. */
 async function walk(page, isThere) {
   await page.getByTestId('start-run').click();
@@ -96,9 +99,9 @@ async function walk(page, isThere) {
       (await seen(id)) && (await page.getByTestId(id).getAttribute('aria-disabled')) === 'false';
     const box = page.getByRole('checkbox', { checked: false }).first();
     if (await unknown.isVisible()) await unknown.click();
-    else if (await box.isVisible()) await box.click();
-    else if (await ready('write-registers')) await page.getByTestId('write-registers').click();
-    else if (await ready('start-task')) await page.getByTestId('start-task').click();
+    else if (await box.isVisible()) await tap(box);
+    else if (await ready('write-registers')) await tap(page.getByTestId('write-registers'));
+    else if (await ready('start-task')) await tap(page.getByTestId('start-task'));
     else if (await seen('take-point')) {
       if (await isSettled(page)) await page.getByTestId('take-point').click();
     } else if (await ready('light')) await page.getByTestId('light').click();

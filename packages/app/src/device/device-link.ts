@@ -1,5 +1,5 @@
 import { standInWordSchema, type RunEvent, type StandInCall } from '@holvek/core';
-import type { LinkLine, LinkSight } from '@/gauge-link/gauge-link';
+import { linkListeners } from '@/gauge-link/listeners';
 import type { TwinLink } from '@/twin/twin-link';
 
 type Wire = Pick<WebSocket, 'send' | 'close' | 'readyState'> & {
@@ -27,8 +27,7 @@ const toServer = (): Wire =>
  * any other. A line that drops is opened again, and told the run as it stands.
  */
 export function openDeviceLink({ events, open = toServer, retryMs = 2000, patienceMs = 6000 }: DeviceLinkOptions): TwinLink {
-  const lineListeners = new Set<(line: LinkLine) => void>();
-  const sightListeners = new Set<(sight: LinkSight) => void>();
+  const { subscribe, tell } = linkListeners();
   const waiting = new Map<number, (t: number | undefined) => void>();
   const asked: ((line: string | undefined) => void)[] = [];
   let count = 0;
@@ -56,10 +55,8 @@ export function openDeviceLink({ events, open = toServer, retryMs = 2000, patien
     if (!data.startsWith('{')) return asked.shift()?.(data);
     const word = standInWordSchema.safeParse(JSON.parse(data));
     if (!word.success) return;
-    if ('lines' in word.data) {
-      for (const line of word.data.lines) for (const listener of lineListeners) listener(line);
-      for (const listener of sightListeners) listener(word.data.sight);
-    } else if (word.data.id !== null) answer(word.data.id, 't' in word.data ? word.data.t : undefined);
+    if ('lines' in word.data) tell(word.data);
+    else if (word.data.id !== null) answer(word.data.id, 't' in word.data ? word.data.t : undefined);
   };
   const connect = () => {
     wire = open();
@@ -86,14 +83,7 @@ export function openDeviceLink({ events, open = toServer, retryMs = 2000, patien
   };
   return {
     kind: 'twin',
-    subscribe: (onLine, onSight) => {
-      lineListeners.add(onLine);
-      sightListeners.add(onSight);
-      return () => {
-        lineListeners.delete(onLine);
-        sightListeners.delete(onSight);
-      };
-    },
+    subscribe,
     act: (does) => afterReady({ act: { ...does } }),
     // It has no screws: a turn is only lived through.
     turn: () => afterReady({ act: {} }),

@@ -1,18 +1,7 @@
-import {
-  adjusterPlate,
-  rankCauses,
-  type Evidence,
-  type RankedCause,
-  type SettingView,
-  type Settling,
-} from '@holvek/core';
-import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { adjusterPlate, type Evidence, type SettingView, type Settling } from '@holvek/core';
+import { CausesList } from './causes-list';
 import { useDesk } from './use-desk';
 import type { LinkSight } from '@/gauge-link/gauge-link';
-import { Card, Pill } from '@/ui/card';
-import { BigButton, WordButton } from '@/ui/press';
-import { Heading, Muted, Words } from '@/ui/words';
 
 type Props = {
   readonly view: SettingView;
@@ -25,9 +14,7 @@ type Props = {
 /** Why the adjuster seems to do nothing: causes in order, with the check that tells them apart. */
 export function DeafSheet({ view, adjuster, settling, sight, onClose }: Props) {
   const { run, add } = useDesk();
-  const [opened, setOpened] = useState<string>();
   const evidence = gather(run.observed, view, settling, sight);
-  const ranked = rankCauses(run.procedure.causes, evidence).slice(0, 5);
   const plated = adjusterPlate(run.started.plate, adjuster).clockwise;
   const isReversedNow = (view.rate?.mean ?? 1) < 0 || plated === 'lowers';
   const flip = () => {
@@ -41,87 +28,14 @@ export function DeafSheet({ view, adjuster, settling, sight, onClose }: Props) {
     void add({ type: 'direction_corrected', adjuster, clockwise }).then(onClose);
   };
   return (
-    <YStack gap="$3">
-      {ranked.map((entry, i) => (
-        <CauseCard
-          key={entry.cause.id}
-          entry={entry}
-          isOpen={opened ? opened === entry.cause.id : i === 0}
-          onOpen={() => setOpened(entry.cause.id)}
-          answered={entry.cause.check ? run.observed[entry.cause.check.key] : undefined}
-          onAnswer={(value) =>
-            entry.cause.check && void add({ type: 'observed', key: entry.cause.check.key, value })
-          }
-          action={
-            entry.cause.id === 'reversed'
-              ? { say: 'Turn the direction round', run: flip }
-              : {
-                  say: entry.cause.id === 'main_filling' ? 'Wait, watch it' : 'Do that, then read again',
-                  run: onClose,
-                }
-          }
-        />
-      ))}
-    </YStack>
-  );
-}
-
-type CauseProps = {
-  readonly entry: RankedCause;
-  readonly isOpen: boolean;
-  readonly onOpen: () => void;
-  readonly answered: string | undefined;
-  readonly onAnswer: (value: string) => void;
-  readonly action: { readonly say: string; readonly run: () => void };
-};
-
-/** One cause: its tell, its check, what to do. */
-export function CauseCard({
-  entry: { cause, word },
-  isOpen,
-  onOpen,
-  answered,
-  onAnswer,
-  action,
-}: CauseProps) {
-  return (
-    <Card {...(isOpen ? { tone: 'work' as const } : {})}>
-      <XStack justifyContent="space-between" gap="$2" alignItems="center">
-        <Heading flexShrink={1}>{cause.title}</Heading>
-        <Pill tone={word === 'very likely' ? 'work' : 'quiet'}>{word}</Pill>
-      </XStack>
-      <Words color="$muted">{cause.tell}</Words>
-      {isOpen ? (
-        <>
-          {cause.check ? (
-            <YStack gap="$2">
-              <Words>{cause.check.ask}</Words>
-              <XStack gap="$2" flexWrap="wrap">
-                {cause.check.answers.map(({ say, value }) => (
-                  <BigButton
-                    key={value}
-                    flex={1}
-                    kind={answered === value ? 'brass' : 'outline'}
-                    onPress={() => onAnswer(value)}
-                  >
-                    {say}
-                  </BigButton>
-                ))}
-              </XStack>
-            </YStack>
-          ) : null}
-          <Words>{cause.doThis}</Words>
-          <BigButton onPress={action.run}>{action.say}</BigButton>
-        </>
-      ) : (
-        <XStack justifyContent="space-between" alignItems="center">
-          <Muted flexShrink={1}>{cause.check?.ask ?? ''}</Muted>
-          <WordButton onPress={onOpen} label={`Look into: ${cause.title}`}>
-            look
-          </WordButton>
-        </XStack>
-      )}
-    </Card>
+    <CausesList
+      evidence={evidence}
+      actionOf={(id) =>
+        id === 'reversed'
+          ? { say: 'Turn the direction round', run: flip }
+          : { say: id === 'main_filling' ? 'Wait, watch it' : 'Do that, then read again', run: onClose }
+      }
+    />
   );
 }
 

@@ -1,6 +1,7 @@
 import { replayTwin, type Positions, type RunEvent } from '@holvek/core';
 import { proxy } from 'comlink';
-import type { GaugeLink, LinkLine, LinkSight } from '@/gauge-link/gauge-link';
+import type { GaugeLink } from '@/gauge-link/gauge-link';
+import { linkListeners } from '@/gauge-link/listeners';
 import { openTwinWorker } from './client';
 
 export type TwinLink = GaugeLink & {
@@ -20,25 +21,11 @@ export function openTwinLink(events: readonly RunEvent[]): TwinLink | undefined 
   const initial = replayTwin(events);
   if (!initial) return undefined;
   const { twin, close } = openTwinWorker();
-  const lineListeners = new Set<(line: LinkLine) => void>();
-  const sightListeners = new Set<(sight: LinkSight) => void>();
-  void twin.start(
-    initial,
-    proxy(({ lines, sight }) => {
-      for (const line of lines) for (const listener of lineListeners) listener(line);
-      for (const listener of sightListeners) listener(sight);
-    }),
-  );
+  const { subscribe, tell } = linkListeners();
+  void twin.start(initial, proxy(tell));
   return {
     kind: 'twin',
-    subscribe: (onLine, onSight) => {
-      lineListeners.add(onLine);
-      sightListeners.add(onSight);
-      return () => {
-        lineListeners.delete(onLine);
-        sightListeners.delete(onSight);
-      };
-    },
+    subscribe,
     act: (does) => twin.act(does),
     turn: (adjuster, turns) => twin.turn(adjuster, turns),
     replace: async (now) => {

@@ -1,5 +1,6 @@
-import { procedureOf, stepsFor, stepsOutOfService, type Positions, type Step } from '../procedure';
+import { stepsOutOfService, type Positions, type Step } from '../procedure';
 import { err, ok, type Result } from '../result';
+import { openDraft, type Draft } from './draft';
 import { byOrder, type EventOf, type RunEvent } from './event';
 import { linkageMarks, takenPoint } from './points';
 import { bandOfCycle } from './switch-view';
@@ -39,49 +40,6 @@ export function extendRun(run: Run, event: RunEvent): Run | undefined {
   const draft: Draft = { ...run };
   fold(draft, event, true);
   return { ...draft, eventCount: run.eventCount + 1, lamport: event.lamport };
-}
-
-type Draft = { -readonly [K in keyof Run]: Run[K] };
-
-function openDraft(started: EventOf<'started'>): Draft {
-  const procedure = procedureOf(started.plate.family, started.procedure_version);
-  return {
-    id: started.run_id,
-    started,
-    procedure,
-    steps: stepsFor(procedure, started.school, started.plate),
-    status: 'open',
-    done: {},
-    skipped: {},
-    cycles: {},
-    readings: [],
-    marks: {},
-    captures: {},
-    points: {},
-    switchMarks: {},
-    lights: [],
-    sweeps: [],
-    stepTest: [],
-    linkage: [],
-    registers: {},
-    stroke: undefined,
-    selfTune: undefined,
-    logs: {},
-    springs: {},
-    condemned: undefined,
-    observed: {},
-    measured: {},
-    directions: {},
-    openEnds: [],
-    positions: procedure.initial,
-    notes: [],
-    gauges: started.gauges,
-    signed: undefined,
-    abandonedBecause: undefined,
-    lastAtMs: started.at_ms,
-    lamport: started.lamport,
-    eventCount: 1,
-  };
 }
 
 /** Appends in place while folding from scratch; copies when extending a state that others hold. */

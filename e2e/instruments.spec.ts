@@ -1,4 +1,4 @@
-import { begin, expect, sheetsOf, signAndOpen, test, walkUntil } from './technician';
+import { begin, expect, isFit, sheetsOf, signAndOpen, test, walkUntil } from './technician';
 import type { Page } from '@playwright/test';
 
 /** A whole run against the twin, from the first caution to the sheet on the server. */
@@ -100,17 +100,24 @@ test('electronic pilot: cables and terminals before power, stroke, range, tuning
   await walkUntil(page, /Do enough volts arrive/);
   await page.getByLabel('Actuator supply: Length, one way').fill('200');
   await expect(page.getByText(/Too thin: this wire reaches/)).toBeVisible();
+  await isFit(page);
   await page.getByRole('button', { name: /Not enough: keep figures/ }).click();
   await page.getByLabel('Actuator supply: Conductor').fill('4');
   await page.getByTestId('confirm-step').click();
+  await expect(page.getByText('Terminals, one by one')).toBeVisible();
+  await isFit(page);
   await walkUntil(page, /Is this trim still in the valve/);
   await page.getByRole('button', { name: 'No, it was changed' }).click();
   await page.getByLabel('Valve and trim').fill('Cage, DN 100');
   await page.getByTestId('give-answer').click();
+  await walkUntil(page, /Sensor range and trims/);
+  await isFit(page);
   await walkUntil(page, /What it found/);
+  await isFit(page);
   await walkUntil(page, /Your name/);
   await signAndOpen(page);
   await expect(page.getByText('Registers as left')).toBeVisible();
+  await isFit(page);
   const { body } = (await sheetsOf(request, 'ep-04')).at(-1)!;
   expect(Math.abs(body.settings[0]!.as_left_pa - 640_000)).toBeLessThanOrEqual(12_000);
   expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);

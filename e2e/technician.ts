@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright';
 import { defaultHouseRules, defaultInstrumentRules } from '@holvek/core';
 import { expect, test as base, type APIRequestContext, type Page } from '@playwright/test';
 
@@ -29,6 +30,17 @@ export const test = base.extend<{ complaints: string[] }>({
   ],
 });
 export { expect };
+
+/** Nothing serious for a screen reader, and nothing wider than the screen. */
+export async function isFit(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(serious.map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+  const overflow = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect(overflow).toBeLessThanOrEqual(0);
+}
 
 /** Opens the start page of a valve and begins a run as a newcomer would. */
 export async function begin(page: Page, valve: string, link: 'linked' | 'typed' = 'linked'): Promise<void> {

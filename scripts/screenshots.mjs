@@ -82,7 +82,9 @@ async function picture(page) {
 }
 
 /** A button that may be gone by the time it is pressed. */
-const tap = (button) => button.click({ timeout: 2000 }).catch(() => undefined);
+function tap(button) {
+  return button.click({ timeout: 2000 }).catch(() => undefined);
+}
 
 /** Walks a run until something is on screen, as a hand would: confirming, reading, answering, turning. */
 async function walk(page, isThere) {

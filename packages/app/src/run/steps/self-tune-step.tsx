@@ -67,7 +67,7 @@ export function SelfTuneStep({ step }: { readonly step: Step }) {
         <Card>
           <Row label="In the valve">{trimNow(run)}</Row>
           <Row label="Tuned for" isLast>{plate.tuned_trim ?? 'never tuned'}</Row>
-          <Words color="$muted">{isDue ? 'Valve or trim have changed since, so it has to be done.' : 'Neither valve nor trim have changed since it tuned itself. Leave it.'}</Words>
+          <Words color="$muted">{whyWords(isDue, isAnyway)}</Words>
         </Card>
       )}
       {tuned ? (
@@ -85,6 +85,13 @@ export function SelfTuneStep({ step }: { readonly step: Step }) {
     </StepFrame>
   );
 } // prettier-ignore
+
+const whyWords = (isDue: boolean, isAnyway: boolean): string =>
+  isDue
+    ? 'Valve or trim have changed since, so it has to be done.'
+    : isAnyway
+      ? 'Neither valve nor trim have changed; it is tuned all the same.'
+      : 'Neither valve nor trim have changed since it tuned itself. Leave it.';
 
 const bandWords = (gain: number): string => {
   const band = bandOfGain(gain);

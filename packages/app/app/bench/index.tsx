@@ -41,7 +41,7 @@ export default function BenchScreen() {
             width="100%"
             $wide={{ width: '31.8%' }}
           >
-            <Card padding="$3" minHeight={92}>
+            <Card padding="$3" minHeight={72} $wide={{ minHeight: 92 }}>
               <XStack justifyContent="space-between" gap="$2">
                 <YStack flexShrink={1}>
                   <Heading>{name}</Heading>

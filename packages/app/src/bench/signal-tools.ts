@@ -82,6 +82,16 @@ export const loopTool: BenchTool = {
     { key: 'temperature', label: 'Conductor at', kind: 'temperature', unit: '°C' },
   ],
   initial: { supply: '24', sensor: '12', headroom: '3', load: '250', current: '20', length: '300', area: '0.5', temperature: '20' },
+  fromValve: ({ plate }) => {
+    if (plate.family !== 'electronic_pilot') return undefined;
+    const { loop } = plate;
+    const area = five(loop.area_m2 * 1e6);
+    return {
+      supply: five(loop.supply_v), sensor: five(loop.needs_v), load: five(loop.load_ohm), current: five(loop.current_a * 1000), length: five(loop.length_m),
+      temperature: five(fromSI(loop.at_k, '°C')),
+      ...(conductors.some(({ area_m2 }) => String(area_m2 * 1e6) === area) ? { area } : {}),
+    };
+  },
   answer: ({ si }) => {
     const budget = loopBudget({
       supply: si('supply'), sensor: si('sensor'), headroom: si('headroom'), load: si('load'), current: si('current'),
@@ -106,6 +116,7 @@ export const bandTool: BenchTool = {
     { key: 'reset', label: 'Reset, minutes a repeat', kind: 'number' },
   ],
   initial: { band: '100', reset: '0.1' },
+  fromValve: ({ plate }) => (plate.family === 'controller' ? { band: five(plate.band_percent), reset: five(plate.reset_minutes) } : undefined),
   answer: ({ si }) => {
     const gain = gainOfBand(si('band') * 100);
     const integral = integralOfReset(si('reset'));

@@ -86,6 +86,17 @@ describe('the trace of a linked gauge', () => {
     });
   });
 
+  test('when the link’s time goes back, nothing of before counts, and nothing has to be waited for', async () => {
+    const { link, say } = fakeLink();
+    const trace = new Trace();
+    trace.listen(link);
+    for (let t = 480; t <= 500; t += 0.5) say('300 kPa', t);
+    await trace.disturb(Promise.resolve(500));
+    for (let t = 200; t <= 220; t += 0.5) say('400 kPa', t);
+    expect(trace.snapshot().samples.outlet[0]!.t).toBe(200);
+    expect(traceSettling(trace.snapshot(), 'outlet', gauge)).toMatchObject({ state: 'settled', level: 400_000 });
+  }); // prettier-ignore
+
   test('tells its listeners when there is something new to see', () => {
     const { link, see } = fakeLink();
     const trace = new Trace();

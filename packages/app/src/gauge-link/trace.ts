@@ -36,6 +36,7 @@ export class Trace {
       ({ role, line, t }) => {
         const parsed = role === 'travel' ? parseQuantity(line, 'fraction', '%') : parseGaugeLine(line);
         if (!parsed.ok) return;
+        if (t < this.lastHeard()) this.beginAnew(t);
         const kept = this.state.samples[role].filter((sample) => sample.t > t - KEEP_SECONDS);
         const samples = { ...this.state.samples, [role]: [...kept, { t, value: parsed.value.si }] };
         this.state = { ...this.state, samples };
@@ -61,6 +62,12 @@ export class Trace {
     this.effectAt = Math.max(this.effectAt, at ?? 0);
     if (this.pending === 0) this.hold(this.effectAt);
   };
+
+  /** The link's time has gone back: an undone step was lived through again, or the line was opened anew. */
+  private beginAnew(t: number): void {
+    this.effectAt = t;
+    this.state = { ...NOTHING, sight: this.state.sight, disturbedAt: this.pending > 0 ? Infinity : t };
+  }
 
   private hold(disturbedAt: number): void {
     this.state = { ...this.state, disturbedAt };

@@ -104,7 +104,7 @@ export function PointsStep({ step }: { readonly step: Step }) {
           <Row label="Hysteresis">{view.table.value.hysteresis === undefined ? '–' : spanWords(view.table.value.hysteresis)}</Row>
           {view.table.value.repeatability === undefined ? null : <Row label={`Repeatability, ${view.passes} times`}>{spanWords(view.table.value.repeatability, 2)}</Row>}
           {dead === undefined ? null : <Row label="Dead band">{spanWords(dead, 2)}</Row>}
-          <Row label="Linearity, ends · best line" isLast>{`${spanWords(view.table.value.linearity.terminalBased)} · ${spanWords(view.table.value.linearity.independent)}`}</Row>
+          <Row label="Linearity: best · ends · zero" isLast>{`${spanWords(view.table.value.linearity.independent)} · ${spanWords(view.table.value.linearity.terminalBased)} · ${spanWords(view.table.value.linearity.zeroBased)}`}</Row>
         </Card>
       ) : (
         <Card tone="stop" role="alert">

@@ -31,8 +31,10 @@ const turnOver = () => new Promise((next) => setTimeout(next, 5));
 
 function linked(patienceMs = 1000) {
   const ends: FarEnd[] = [];
+  const heard: boolean[] = [];
   const link = openDeviceLink({
     events: () => [event],
+    onLine: (isUp) => heard.push(isUp),
     open: () => {
       ends.push(new FarEnd());
       return ends.at(-1)!;
@@ -40,7 +42,7 @@ function linked(patienceMs = 1000) {
     retryMs: 5,
     patienceMs,
   });
-  return { ends, link, ask: link.ask! };
+  return { ends, link, ask: link.ask!, heard };
 }
 
 describe('the line to an electronic pilot', () => {
@@ -96,7 +98,7 @@ describe('the line to an electronic pilot', () => {
   }); // prettier-ignore
 
   test('a line that drops answers nothing, is opened again, and is told the run and the speed anew', async () => {
-    const { ends, link, ask } = linked();
+    const { ends, link, ask, heard } = linked();
     ends[0]!.up();
     link.hurry(10);
     const asked = readRegister(ask, 'mode');
@@ -110,6 +112,7 @@ describe('the line to an electronic pilot', () => {
     link.close();
     await new Promise((next) => setTimeout(next, 20));
     expect(ends).toHaveLength(2);
+    expect(heard).toEqual([true, false, true]);
   });
 
   test('no answer in time is no answer, and a late one is not taken for the next', async () => {
@@ -132,6 +135,7 @@ describe('the line to an electronic pilot', () => {
     const sight = { wideOpen: false, ventRuns: false, flow: 0, fill: 1, opening: 0.5, signal: 0 };
     ends[0]!.say({ lines: [{ role: 'outlet', line: '640.0 kPa', t: 1 }], sight });
     ends[0]!.say({ lines: 'nonsense' });
+    ends[0]!.say('{ cut off');
     stop();
     ends[0]!.say({ lines: [{ role: 'outlet', line: '641.0 kPa', t: 2 }], sight });
     expect(lines).toEqual(['640.0 kPa', 'sight']);

@@ -10,6 +10,8 @@ type Wire = Pick<WebSocket, 'send' | 'close' | 'readyState'> & {
 export type DeviceLinkOptions = {
   /** The events of the run as they stand when the line is (again) open. */
   readonly events: () => readonly RunEvent[];
+  /** Told when the line is up, and when it has dropped. */
+  readonly onLine?: (isUp: boolean) => void;
   readonly open?: () => Wire;
   /** ms between two tries to reach it. */
   readonly retryMs?: number;
@@ -22,11 +24,20 @@ type Unstamped = StandInCall extends infer C ? (C extends unknown ? Omit<C, 'id'
 const toServer = (): Wire =>
   new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/device`) as Wire;
 
+/** What a line of JSON holds; undefined where it is cut off or garbled. */
+function parsed(line: string): unknown {
+  try {
+    return JSON.parse(line);
+  } catch {
+    return undefined;
+  }
+}
+
 /**
  * An electronic pilot over its line: registers by their own protocol, gauges through the same door as
  * any other. A line that drops is opened again, and told the run as it stands.
  */
-export function openDeviceLink({ events, open = toServer, retryMs = 2000, patienceMs = 6000 }: DeviceLinkOptions): TwinLink {
+export function openDeviceLink({ events, onLine, open = toServer, retryMs = 2000, patienceMs = 6000 }: DeviceLinkOptions): TwinLink {
   const { subscribe, tell } = linkListeners();
   const waiting = new Map<number, (t: number | undefined) => void>();
   const asked: ((line: string | undefined) => void)[] = [];
@@ -53,7 +64,7 @@ export function openDeviceLink({ events, open = toServer, retryMs = 2000, patien
   const hear = (data: unknown) => {
     if (typeof data !== 'string') return;
     if (!data.startsWith('{')) return asked.shift()?.(data);
-    const word = standInWordSchema.safeParse(JSON.parse(data));
+    const word = standInWordSchema.safeParse(parsed(data));
     if (!word.success) return;
     if ('lines' in word.data) tell(word.data);
     else if (word.data.id !== null) answer(word.data.id, 't' in word.data ? word.data.t : undefined);
@@ -62,6 +73,7 @@ export function openDeviceLink({ events, open = toServer, retryMs = 2000, patien
     wire = open();
     ready = new Promise<void>((resolve) => {
       wire.onopen = () => {
+        onLine?.(true);
         void call({ run: [...events()] });
         if (speed !== 1) void call({ hurry: speed });
         resolve();
@@ -69,7 +81,10 @@ export function openDeviceLink({ events, open = toServer, retryMs = 2000, patien
       wire.onclose = () => {
         for (const give of asked.splice(0)) give(undefined);
         for (const id of [...waiting.keys()]) answer(id, undefined);
-        if (!isClosed) setTimeout(() => isClosed || connect(), retryMs);
+        if (!isClosed) {
+          onLine?.(false);
+          setTimeout(() => isClosed || connect(), retryMs);
+        }
         resolve();
       };
     });

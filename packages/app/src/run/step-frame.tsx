@@ -16,7 +16,7 @@ type Props = {
 
 /** A step: its words and parts above, its actions under the thumb, what went wrong between. */
 export function StepFrame({ children, actions, more, hideWords = false }: Props) {
-  const { trouble, doubt, settleDoubt, undo, canUndo } = useDesk();
+  const { trouble, isLineDown, doubt, settleDoubt, undo, canUndo } = useDesk();
   return (
     <YStack flex={1} minHeight={0}>
       <ScrollView flex={1} contentContainerStyle={{ paddingBottom: 16 }}>
@@ -26,6 +26,11 @@ export function StepFrame({ children, actions, more, hideWords = false }: Props)
         </YStack>
       </ScrollView>
       <YStack gap="$2" padding="$3" backgroundColor="$card" borderTopWidth={1} borderColor="$line">
+        {isLineDown ? (
+          <Words color="$vermilion" role="alert">
+            The line to the unit is down and is being opened again. What was recorded is kept.
+          </Words>
+        ) : null}
         {trouble ? (
           <Words color="$vermilion" role="alert">
             {trouble}

@@ -20,6 +20,8 @@ export type Desk = {
   readonly trace: Trace;
   readonly isLinked: boolean;
   readonly hurry: (factor: number) => void;
+  /** The line to an electronic pilot has dropped, and is being opened again. */
+  readonly isLineDown: boolean;
   /** A line to the registers of an electronic pilot; undefined where none is linked. */
   readonly ask: ((line: string) => Promise<string | undefined>) | undefined;
   /** Moves the simulated line without a word in the record: a ramp up or down between two marks. */
@@ -52,7 +54,8 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
   const [trouble, setTrouble] = useState<string>();
   const [doubt, setDoubt] = useState<Desk['doubt']>();
   const isLinked = run.started.twin !== undefined;
-  const linkRef = useTwin({ run, events, trace });
+  const [isLineDown, setLineDown] = useState(false);
+  const linkRef = useTwin({ run, events, trace, onLine: (isUp) => setLineDown(!isUp) });
 
   const add = useCallback(
     async (draft: RunEventDraft): Promise<boolean> => {
@@ -92,6 +95,7 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
     units,
     trace,
     isLinked,
+    isLineDown,
     hurry: (factor) => linkRef.current?.hurry(factor),
     ask: isLinked && run.started.plate.family === 'electronic_pilot' ? ask : undefined,
     drive: (does) => {
@@ -116,16 +120,18 @@ function useTwin({
   run,
   events,
   trace,
+  onLine,
 }: {
   readonly run: Run;
   readonly events: readonly RunEvent[];
   readonly trace: Trace;
+  readonly onLine: (isUp: boolean) => void;
 }): { readonly current: TwinLink | undefined } {
   const linkRef = useRef<TwinLink | undefined>(undefined);
   const firstRef = useRef(events);
   const isSigned = run.status === 'signed';
   useEffect(() => {
-    const opened = run.started.twin && !isSigned ? openLink(run, firstRef.current) : undefined;
+    const opened = run.started.twin && !isSigned ? openLink(run, firstRef.current, onLine) : undefined;
     if (!opened) return trace.listen(typedLink);
     linkRef.current = opened;
     const stop = trace.listen(opened);
@@ -140,9 +146,13 @@ function useTwin({
 }
 
 /** An electronic pilot stands at the end of its line; every other valve’s twin lives in this tab. */
-const openLink = (run: Run, events: readonly RunEvent[]): TwinLink | undefined =>
+const openLink = (
+  run: Run,
+  events: readonly RunEvent[],
+  onLine: (isUp: boolean) => void,
+): TwinLink | undefined =>
   run.started.plate.family === 'electronic_pilot'
-    ? openDeviceLink({ events: () => shelf.snapshot().get(run.id)?.events ?? events })
+    ? openDeviceLink({ events: () => shelf.snapshot().get(run.id)?.events ?? events, onLine })
     : openTwinLink(events);
 
 /** What is only seen or said does not touch the valve; a calibrator stands already where a point is taken. */

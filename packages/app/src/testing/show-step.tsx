@@ -26,6 +26,7 @@ export function show(run: Run, stepId: string, over: Partial<Desk> = {}) {
     units,
     trace: new Trace(),
     isLinked: false,
+    isLineDown: false,
     ask: undefined,
     hurry: () => undefined,
     drive: () => undefined,

@@ -94,6 +94,11 @@ describe('registers', () => {
     expect(added).toHaveLength(1);
   });
 
+  test('a line that is down is said under every step', () => {
+    show(runOf(electronic), 'application', { isLineDown: true });
+    expect(screen.getByRole('alert').textContent).toMatch(/being opened again/);
+  });
+
   test('keyed in by hand they are kept as shown, rounded to what the unit can hold', async () => {
     const added = show(runOf(electronic), 'logging');
     expect(screen.getByTestId('card-lasts').textContent).toMatch(/full after 185 days.*At 20 s it lasts 370/);

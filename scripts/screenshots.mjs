@@ -141,7 +141,7 @@ async function cracking(page) {
 
 /** Five points up, and on the way down again. */
 async function pointTable(page) {
-  await walk(page, async () => /↓/u.test((await page.getByRole('table').textContent().catch(() => '')) ?? '') && isSettled(page)); // prettier-ignore
+  await walk(page, async () => /↓/u.test((await page.getByRole('table').textContent({ timeout: 200 }).catch(() => '')) ?? '') && isSettled(page)); // prettier-ignore
 }
 
 async function zeroSpan(page) {

@@ -1,7 +1,7 @@
-import { deadBandKey, signalAt, fractionOf } from '@holvek/core';
+import { deadBand, deadBandKey, fractionOf, signalAt } from '@holvek/core';
 import { useEffect, useRef, useState } from 'react';
 import { XStack, YStack } from 'tamagui';
-import { useDesk } from './use-desk';
+import { useDesk, type Desk } from './use-desk';
 import type { usePoint } from './use-point';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Row } from '@/ui/card';
@@ -34,6 +34,12 @@ export function SourceButton({ stepId, point, at }: { readonly stepId: string; r
   );
 } // prettier-ignore
 
+/** Keeps what a turning back has shown. */
+function keepDeadBand(add: Desk['add'], stepId: string, reversal: Parameters<typeof deadBand>[0][number]) {
+  const value = deadBand([reversal]);
+  if (value !== undefined) void add({ type: 'observed', key: deadBandKey(stepId), value });
+}
+
 function LinkedSource({ stepId, point }: { readonly stepId: string; readonly point: Point }) {
   const { run, add } = useDesk();
   const [text, setText] = useState('');
@@ -49,7 +55,7 @@ function LinkedSource({ stepId, point }: { readonly stepId: string; readonly poi
   };
   const moved = () => {
     if (turnedAt === undefined) return;
-    void add({ type: 'observed', key: deadBandKey(stepId), value: Math.abs(now - turnedAt) });
+    keepDeadBand(add, stepId, { turnedAt, movedAt: now });
     setTurnedAt(undefined);
   };
   return (
@@ -123,7 +129,7 @@ function HandSource({ stepId, point }: { readonly stepId: string; readonly point
   );
   const keep = () => {
     if (turned === undefined || moved === undefined) return;
-    void add({ type: 'observed', key: deadBandKey(stepId), value: Math.abs(moved - turned) });
+    keepDeadBand(add, stepId, { turnedAt: turned, movedAt: moved });
   };
   return (
     <YStack gap="$3">

@@ -1,5 +1,6 @@
-import { registerOf, type LoopError, type RegisterKey } from '@holvek/core';
+import { parseQuantity, registerOf, type LoopError, type RegisterKey } from '@holvek/core';
 import type { DeviceError } from '@/device/registers';
+import { plainNumber } from '@/ui/plain-number';
 import { spanWords } from '@/valve/aim-words';
 import type { Units } from '@/settings/use-units';
 
@@ -25,6 +26,28 @@ export function registerWords(key: RegisterKey, value: number, units: Units): st
     default:
       return String(Number(value.toFixed(3)));
   }
+}
+
+const kindOf = { Pa: 'pressure', A: 'current', s: 'time', fraction: 'fraction' } as const;
+
+/** A register’s value from what is typed as the unit shows it, in its unit; undefined for what cannot be read. */
+export function readRegisterText(key: RegisterKey, text: string, units: Units): number | undefined {
+  const { unit } = registerOf(key);
+  if (key === 'clock_day') {
+    const day = /^\d{4}-\d{2}-\d{2}$/u.test(text.trim()) ? Date.parse(text.trim()) : NaN;
+    return Number.isNaN(day) ? undefined : (day - DAY_ONE_MS) / DAY_MS;
+  }
+  if (key === 'clock_minute') {
+    const [, hours, minutes] = /^([01]?\d|2[0-3]):([0-5]\d)$/u.exec(text.trim()) ?? [];
+    return hours === undefined ? undefined : Number(hours) * 60 + Number(minutes);
+  }
+  if (unit === '') {
+    const value = plainNumber(text);
+    return Number.isFinite(value) ? value : undefined;
+  }
+  const shown = { Pa: units.pressure, A: 'mA', s: 's', fraction: '%' }[unit];
+  const parsed = parseQuantity(text, kindOf[unit], shown);
+  return parsed.ok ? parsed.value.si : undefined;
 }
 
 const refusal = {

@@ -18,6 +18,7 @@ import { useDesk } from '../use-desk';
 import { useKeys } from '@/shell/use-keys';
 import { Card, Pill } from '@/ui/card';
 import { Field } from '@/ui/field';
+import { plainNumber } from '@/ui/plain-number';
 import { BigButton } from '@/ui/press';
 import { BigNumber } from '@/ui/big-number';
 import { Heading, Muted, Words } from '@/ui/words';
@@ -45,8 +46,8 @@ function toValue(field: CableField, text: string): number | undefined {
     const parsed = parseQuantity(text, 'temperature', '°C');
     return parsed.ok ? parsed.value.si : undefined;
   }
-  const value = Number(text.trim().replace(',', '.'));
-  if (text.trim() === '' || !Number.isFinite(value)) return undefined;
+  const value = plainNumber(text);
+  if (!Number.isFinite(value)) return undefined;
   return field === 'area_m2' ? value * MM2 : value;
 }
 

@@ -2,7 +2,7 @@ import { fromCounts, registerAt, registers, type RunEventDraft } from '@holvek/c
 import { act, cleanup, screen, waitFor } from '@testing-library/react';
 import { electronic, runOf } from '@/testing/family-samples';
 import { press, show, type, units } from '@/testing/show-step';
-import { registerWords } from '@/words/device-words';
+import { readRegisterText, registerWords } from '@/words/device-words';
 
 afterEach(cleanup);
 
@@ -92,6 +92,22 @@ describe('registers', () => {
     await press('Write all 2, read back');
     await screen.findByText(/No answer from the unit/);
     expect(added).toHaveLength(1);
+  });
+
+  test('what the unit shows is typed as it is read out: dates, quantities in any unit, plain figures', () => {
+    for (const [key, value] of [['set_value', 523_400], ['trim_zero', -0.0187], ['clock_day', 9825], ['clock_minute', 847], ['log_interval', 20], ['gain', 1.25], ['current', 0.0124]] as const)
+      expect(readRegisterText(key, registerWords(key, value, units), units)).toBeCloseTo(value, 9);
+    expect(readRegisterText('set_value', '5.2 bar', units)).toBe(520_000);
+    for (const [key, text] of [['clock_day', '25.11.2026'], ['clock_day', '2026-13-41'], ['clock_minute', '24:00'], ['gain', 'high'], ['gain', ''], ['set_value', '5 mA']] as const)
+      expect(readRegisterText(key, text, units)).toBeUndefined();
+  }); // prettier-ignore
+
+  test('another value than wanted is kept as it was read off', async () => {
+    const added = show(runOf(electronic), 'application');
+    await press(/Set value: should hold/);
+    await type('Set value', '5,1 bar');
+    await press('It shows this');
+    expect(added).toEqual([{ type: 'register_set', step_id: 'application', register: 'set_value', value: 510_000, source: 'typed' }]); // prettier-ignore
   });
 
   test('a line that is down is said under every step', () => {

@@ -23,7 +23,7 @@ import { Field } from '@/ui/field';
 import { BigButton, Press, WordButton } from '@/ui/press';
 import { useNow } from '@/ui/use-now';
 import { Muted, Strong, Words } from '@/ui/words';
-import { deviceTrouble, registerWords } from '@/words/device-words';
+import { deviceTrouble, readRegisterText, registerWords } from '@/words/device-words';
 
 /** What the unit can hold: a value rounded to its counts. */
 const asHeld = (key: RegisterKey, value: number): number => {
@@ -137,13 +137,11 @@ function Reason({ keys }: { readonly keys: readonly RegisterKey[] }) {
   return null;
 } // prettier-ignore
 
-const SHOWN = { Pa: 1, A: 1000, s: 1, fraction: 100, '': 1 } as const;
-
 /** Another value than it should hold, as the unit shows it. */
 function OtherValue({ row, onTake }: { readonly row: RegisterState; readonly onTake: (value: number) => void }) {
   const { units } = useDesk();
   const [text, setText] = useState('');
-  const { unit, codes, name } = registerOf(row.key);
+  const { codes, name } = registerOf(row.key);
   if (codes)
     return (
       <YStack gap="$2">
@@ -152,14 +150,12 @@ function OtherValue({ row, onTake }: { readonly row: RegisterState; readonly onT
         ))}
       </YStack>
     );
-  const value = Number(text.trim().replace(',', '.'));
-  const factor = unit === 'Pa' ? 1000 : 1 / SHOWN[unit];
-  const isGood = text.trim() !== '' && Number.isFinite(value);
+  const value = readRegisterText(row.key, text, units);
   return (
     <YStack gap="$3">
       <Muted>{`It should hold ${registerWords(row.key, row.wanted, units)}.`}</Muted>
-      <Field label={name} unit={unit === 'Pa' ? 'kPa' : unit === 'fraction' ? '%' : unit === 'A' ? 'mA' : unit} value={text} onChangeText={setText} numeric error={text === '' || isGood ? undefined : 'A plain number, please.'} maxLength={12} />
-      <BigButton disabled={!isGood} onPress={() => onTake(asHeld(row.key, value * factor))}>It shows this</BigButton>
+      <Field label={name} value={text} onChangeText={setText} error={text === '' || value !== undefined ? undefined : `Such as ${registerWords(row.key, row.wanted, units)}.`} maxLength={20} />
+      <BigButton disabled={value === undefined} onPress={() => value !== undefined && onTake(asHeld(row.key, value))}>It shows this</BigButton>
     </YStack>
   );
 } // prettier-ignore

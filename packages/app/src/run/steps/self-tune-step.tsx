@@ -1,17 +1,18 @@
-import { bandOfGain, pilotOf, signalAt, trimNow, tuneIsDue, type Step } from '@holvek/core';
+import { bandOfGain, pilotOf, trimNow, tuneIsDue, type Step } from '@holvek/core';
 import { useState } from 'react';
 import { YStack } from 'tamagui';
-import { useTask } from './stroke-step';
 import { CausesButton } from '../causes-sheet';
 import { StepFrame } from '../step-frame';
 import { TraceChart } from '../trace-chart';
 import { useDesk } from '../use-desk';
 import { readRegisters } from '@/device/registers';
+import { useTask } from '@/device/use-task';
 import { useTrace } from '@/gauge-link/trace';
 import { useKeys } from '@/shell/use-keys';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Row } from '@/ui/card';
 import { Field } from '@/ui/field';
+import { plainNumber } from '@/ui/plain-number';
 import { BigButton, WordButton } from '@/ui/press';
 import { Muted, Title, Words } from '@/ui/words';
 import { spanWords } from '@/valve/aim-words';
@@ -77,7 +78,7 @@ export function SelfTuneStep({ step }: { readonly step: Step }) {
           <Row label="Swing" isLast>{tuned.period_s > 0 ? `± ${spanWords(tuned.amplitude)}, every ${tuned.period_s.toFixed(1)} s` : 'not told'}</Row>
         </Card>
       ) : null}
-      {ask && (isOn || tuned) ? <TraceChart samples={samples.map(({ t, value }) => ({ t, value }))} seconds={180} height={150} label="Line, last three minutes" lane={{ lower: signalAt(plate.input, 0.98 * shareNow(plate, samples)), upper: signalAt(plate.input, 1.02 * shareNow(plate, samples)) }} /> : null}
+      {ask && (isOn || tuned) ? <TraceChart samples={samples} seconds={180} height={150} label="Line, last three minutes" /> : null}
       {isOn ? <Muted>Five swings, then it takes gain and integral time from them. Stop it at the supply when the line must go no further.</Muted> : null}
       <BottomSheet isOpen={isTyping} title="What it found" onClose={() => setTyping(false)}>
         <TypedTuning onTake={(found) => void add({ type: 'self_tuned', step_id: step.id, period_s: 0, amplitude: 0, ...found, source: 'typed' }).then(() => setTyping(false))} />
@@ -98,16 +99,10 @@ const bandWords = (gain: number): string => {
   return band.ok ? `${band.value.toFixed(0)} %` : '–';
 };
 
-/** Where the line stands in the middle of what was seen, as a share of the sensor’s range. */
-function shareNow(plate: ReturnType<typeof pilotOf>, samples: readonly { readonly value: number }[]): number {
-  const mean = samples.slice(-200).reduce((sum, { value }, _, all) => sum + value / all.length, 0);
-  return (mean - plate.input.low) / (plate.input.high - plate.input.low);
-}
-
 function TypedTuning({ onTake }: { readonly onTake: (found: { readonly gain: number; readonly integral_s: number }) => void }) {
   const [texts, setTexts] = useState({ gain: '', integral: '' });
-  const gain = Number(texts.gain.replace(',', '.'));
-  const integral = Number(texts.integral.replace(',', '.'));
+  const gain = plainNumber(texts.gain);
+  const integral = plainNumber(texts.integral);
   return (
     <YStack gap="$3">
       <Field label="Gain" value={texts.gain} onChangeText={(text) => setTexts((now) => ({ ...now, gain: text }))} numeric maxLength={8} error={texts.gain !== '' && !(gain > 0) ? 'Above nothing.' : undefined} />

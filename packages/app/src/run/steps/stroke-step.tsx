@@ -1,56 +1,19 @@
-import { err, pilotOf, strokeVerdict, type Step, type StrokeVerdict } from '@holvek/core';
-import { useEffect, useRef, useState } from 'react';
+import { pilotOf, strokeVerdict, type Step, type StrokeVerdict } from '@holvek/core';
+import { useState } from 'react';
 import { View, XStack, YStack } from 'tamagui';
 import { CausesButton } from '../causes-sheet';
 import { StepFrame } from '../step-frame';
 import { useDesk } from '../use-desk';
-import { readRegisters, writeRegister, type Ask, type DeviceError } from '@/device/registers';
+import { readRegisters } from '@/device/registers';
+import { useTask } from '@/device/use-task';
 import { useKeys } from '@/shell/use-keys';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Pill, Row } from '@/ui/card';
 import { Field } from '@/ui/field';
+import { plainNumber } from '@/ui/plain-number';
 import { BigButton, WordButton } from '@/ui/press';
 import { Muted, Title, Words } from '@/ui/words';
 import { deviceTrouble } from '@/words/device-words';
-
-const POLL_MS = 400;
-/** Codes of the unit’s state. */
-const DONE = 3;
-const GAVE_UP = 9;
-
-export type TaskSeen = { readonly position: number; readonly counts: number };
-
-/** Starts a task of the unit and follows it until it has ended; `see` is told where the valve stands. */
-export function useTask(): {
-  readonly seen: TaskSeen | undefined;
-  readonly isOn: boolean;
-  readonly start: (ask: Ask, key: 'start_stroke' | 'start_tune') => Promise<DeviceError | 'gave_up' | undefined>;
-} {
-  const [seen, setSeen] = useState<TaskSeen>();
-  const [isOn, setOn] = useState(false);
-  const isGone = useRef(false);
-  useEffect(() => () => void (isGone.current = true), []);
-  const start = async (ask: Ask, key: 'start_stroke' | 'start_tune') => {
-    setOn(true);
-    const outcome = await follow(ask, key);
-    if (!isGone.current) setOn(false);
-    return outcome;
-  };
-  const follow = async (ask: Ask, key: 'start_stroke' | 'start_tune') => {
-    const begun = await writeRegister(ask, key, 1);
-    if (!begun.ok) return begun.error;
-    while (!isGone.current) {
-      await new Promise((next) => setTimeout(next, POLL_MS));
-      const read = await readRegisters(ask, ['state', 'position', 'counts']);
-      if (!read.ok) return read.error;
-      setSeen(read.value);
-      if (read.value.state === DONE) return undefined;
-      if (read.value.state === GAVE_UP) return 'gave_up';
-    }
-    return err({ code: 'device.no_answer' } as const).error;
-  };
-  return { seen, isOn, start };
-} // prettier-ignore
 
 const verdictWords: Record<StrokeVerdict, string> = {
   whole: 'Both ends are where the plate has them.',
@@ -142,7 +105,7 @@ function StrokeBar({ share, counts }: { readonly share: number | undefined; read
 type Ends = { readonly closed: number; readonly open: number; readonly seconds: number };
 function TypedStroke({ onTake }: { readonly onTake: (ends: Ends) => void }) {
   const [texts, setTexts] = useState({ closed: '', open: '', seconds: '' });
-  const values = Object.fromEntries(Object.entries(texts).map(([key, text]) => [key, text.trim() === '' ? NaN : Number(text.replace(',', '.'))])) as Ends;
+  const values = Object.fromEntries(Object.entries(texts).map(([key, text]) => [key, plainNumber(text)])) as Ends;
   const isGood = Object.values(values).every(Number.isFinite) && values.seconds > 0;
   const field = (key: keyof Ends, label: string, unit: string) => (
     <Field label={label} unit={unit} value={texts[key]} onChangeText={(text) => setTexts((now) => ({ ...now, [key]: text }))} numeric maxLength={8} error={texts[key] !== '' && !Number.isFinite(values[key]) ? 'A plain number, please.' : undefined} />

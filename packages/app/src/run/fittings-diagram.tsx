@@ -9,6 +9,8 @@ const BODY = 'AtkinsonHyperlegibleNext_400Regular';
 const STRONG = 'AtkinsonHyperlegibleNext_700Bold';
 const HEIGHT = 190;
 const LINE = 112;
+/** px that a letter of a name takes, so that none runs out on the left. */
+const LETTER = 5.6;
 
 type Placed = { readonly fitting: Fitting; readonly x: number; readonly y: number };
 
@@ -153,7 +155,14 @@ function FittingMark({ fitting, x, y, state, isMoved, ink }: MarkProps) {
           />
         </G>
       )}
-      <Text x={x} y={textY} fontSize={11} fontFamily={BODY} fill={ink.muted} textAnchor="middle">
+      <Text
+        x={Math.max(x, (fitting.name.length * LETTER) / 2)}
+        y={textY}
+        fontSize={11}
+        fontFamily={BODY}
+        fill={ink.muted}
+        textAnchor="middle"
+      >
         {fitting.name}
       </Text>
       <Text

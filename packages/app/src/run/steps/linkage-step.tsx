@@ -186,7 +186,7 @@ function whyWords({ interactions, move }: ZeroSpanView, screw: ScrewName): strin
   if (!other) return '';
   const share = Math.round(Math.abs(other.mean) * 100);
   const how = other.sd < 0.15 ? 'This one' : 'Usually it';
-  return share < 4 ? `${how} leaves zero alone.` : `${how} takes zero along by ${share} % of that${other.mean < 0 ? ', the other way' : ''}: it goes first.`;
+  return share < 4 ? `${how} leaves zero alone.` : `${how} takes zero along by ${share}\u00a0% of that${other.mean < 0 ? ', the other way' : ''}: it goes first.`;
 } // prettier-ignore
 
 /** The signal at which the output begins or saturates: crept up on by the linked calibrator, or typed. */

@@ -120,7 +120,7 @@ function CableCard({ sum: { cable, needs, budget }, headroom, texts, onText }: C
         <Pill tone={isEnough ? 'good' : 'stop'}>{isEnough ? 'enough' : 'too few volts'}</Pill>
       </XStack>
       <XStack alignItems="baseline" gap="$2">
-        <BigNumber testID={`volts-${cable}`}>{left === undefined ? '–' : `${left < 0 ? '−' : ''}${Math.abs(left).toFixed(1)}`}</BigNumber>
+        <BigNumber testID={`volts-${cable}`}>{left === undefined ? '–' : Math.abs(left).toFixed(1)}</BigNumber>
         <Muted fontSize="$4">{left !== undefined && left < 0 ? 'V short' : 'V left over'}</Muted>
       </XStack>
       {budget.ok ? (

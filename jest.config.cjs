@@ -12,7 +12,7 @@ const node = (name) => ({
       },
     ],
   },
-  transformIgnorePatterns: ['/node_modules/(?!(@noble|@holvek|uuid)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(@noble|@holvek|uuid|d3-[a-z-]+|internmap)/)'],
 });
 
 /** One run, three places: core and server on Node, the app on the web preset. */
@@ -27,11 +27,15 @@ module.exports = {
       preset: 'jest-expo/web',
       rootDir: 'packages/app',
       testMatch: ['<rootDir>/src/**/*.test.ts?(x)'],
-      moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+      moduleNameMapper: {
+        '^@/(.*)$': '<rootDir>/src/$1',
+        // The preset leaves .mjs as it is: the packages of d3 ship a plain build beside it.
+        '^(d3-[a-z-]+|internmap)$': '<rootDir>/../../node_modules/$1/dist/$1.js',
+      },
       setupFiles: ['<rootDir>/jest.setup.js'],
       testEnvironmentOptions: { customExportConditions: ['require', 'default'] },
       transformIgnorePatterns: [
-        'node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|@tamagui/.*|tamagui|react-native-svg|lucide-react-native|standard-navigation|@noble|uuid|idb|@holvek)/?)',
+        'node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|@tamagui/.*|tamagui|react-native-svg|lucide-react-native|standard-navigation|@noble|uuid|idb|d3-[a-z-]+|internmap|@holvek)/?)',
       ],
     },
   ],

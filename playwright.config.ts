@@ -1,19 +1,21 @@
 import { defineConfig } from '@playwright/test';
 
 const port = Number(process.env.E2E_PORT ?? 8141);
-const data = 'test-results/e2e.sqlite';
+const workers = 2;
 
 /** The built demo, as a person meets it: a phone and a wide screen. */
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results/artifacts',
-  workers: 1,
+  workers,
   timeout: 150_000,
-  retries: process.env.CI ? 1 : 0,
+  // Two browsers and two servers share two cores.
+  expect: { timeout: 15_000 },
+  retries: 0,
   reporter: [['list']],
   use: {
-    baseURL: `http://127.0.0.1:${port}`,
-    trace: 'retain-on-failure',
+    screenshot: 'only-on-failure',
+    trace: process.env.E2E_TRACE ? 'retain-on-failure' : 'off',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [
@@ -27,13 +29,12 @@ export default defineConfig({
       ],
     },
   },
-  webServer: {
-    command: `rm -f ${data}* && node dist/server.mjs`,
-    url: `http://127.0.0.1:${port}/api/health`,
-    env: { PORT: String(port), DATA: data, SEED: 'demo', APP: 'dist/app', NODE_ENV: 'production' },
+  webServer: Array.from({ length: workers }, (_, i) => ({
+    command: `node scripts/e2e-server.mjs ${port + i}`,
+    url: `http://127.0.0.1:${port + i}/api/health`,
     reuseExistingServer: false,
     timeout: 60_000,
-  },
+  })),
   projects: [
     { name: 'phone', use: { viewport: { width: 390, height: 844 } }, testIgnore: /wide\.spec/ },
     { name: 'wide', use: { viewport: { width: 1280, height: 800 } }, testMatch: /wide\.spec/ },

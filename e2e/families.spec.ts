@@ -2,9 +2,10 @@ import {
   begin,
   captureCycle,
   expect,
-  hurry,
+  quickRules,
   sheetsOf,
   signAndOpen,
+  slowDown,
   test,
   typeReading,
   walkUntil,
@@ -23,7 +24,9 @@ async function wholeRun(page: Page, valve: string) {
 const inLane = (left: number, target: number, tolerance: number) =>
   expect(Math.abs(left - target)).toBeLessThanOrEqual(tolerance);
 
-test('sustaining: overdemand is insisted on, then it comes down from fully up', async ({ page }) => {
+test('sustaining: overdemand is insisted on, then it comes down from fully up', async ({
+  page,
+}) => {
   await begin(page, 'sus-03');
   await walkUntil(page, /How many outlets run in normal work/);
   await page.getByLabel('Outlets in normal work').fill('4');
@@ -46,18 +49,21 @@ test('combined: two adjusters in one run, sustaining first', async ({ page }) =>
   inLane(body.settings[1]!.as_left_pa, 500_000, 20_000);
 });
 
-test('pilot relief by pressure: three proving cycles by the big buttons', async ({ page }) => {
+test('pilot relief by pressure: a proving cycle by the big buttons', async ({ page }) => {
+  await page.request.put('/api/house-rules', { data: { ...quickRules, proving_cycles: 1 } });
   await begin(page, 'rv-11');
   await walkUntil(page, /Raise slowly, then let down/);
-  // A hand can mark a dribble only as it happens: on a tenfold clock it would be some percent late.
-  test.setTimeout(400_000);
-  await hurry(page, /Back to real time/);
+  // A hand can mark a dribble only as it happens: on a fast clock it would be some percent late.
+  await slowDown(page);
   await captureCycle(page);
   await expect(page.getByTestId('cycle-chart')).toHaveAttribute('aria-label', /cycle 1: cracked 1/);
   await page.getByRole('button', { name: 'move a mark' }).click();
   await page.getByRole('button', { name: 'Move First dribble, cycle 1' }).click();
   await typeReading(page, '1180 kPa');
-  await expect(page.getByTestId('cycle-chart')).toHaveAttribute('aria-label', /cycle 1: cracked 1.180/);
+  await expect(page.getByTestId('cycle-chart')).toHaveAttribute(
+    'aria-label',
+    /cycle 1: cracked 1.180/,
+  );
   await walkUntil(page, /Put everything back/);
   await walkUntil(page, /Your name/);
   await signAndOpen(page);
@@ -68,16 +74,10 @@ test('pilot relief by pressure: three proving cycles by the big buttons', async 
 });
 
 test('pilot relief by count is recorded as such, with its uncertainty', async ({ page }) => {
-  await page.goto('/valves/rv-11/start');
-  await page.getByRole('radio', { name: 'Count turns' }).click();
-  await page.getByLabel('Technician').fill('Edda Lorenz');
-  await page.getByTestId('start-run').click();
-  await page.getByRole('button', { name: 'More about this run' }).click();
-  await page.getByRole('button', { name: /ten times faster/ }).click();
-  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await begin(page, 'rv-11', 'linked', 'Count turns');
   await walkUntil(page, /Put everything back/);
   await walkUntil(page, /Your name/);
-  await expect(page.getByText(/By count, not by pressure/)).toBeVisible();
+  await expect(page.getByText(/by count, not by pressure/)).toBeVisible();
   await signAndOpen(page);
   const body = (await sheetsOf(page.request, 'rv-11')).at(-1)!.body;
   expect(body.settings[0]!.method).toBe('by_count');
@@ -88,7 +88,9 @@ test('blower relief: the wrong spring is changed in the run, and the register le
   request,
 }) => {
   await page.goto('/valves/bsv-02');
-  await expect(page.getByText(/yellow spring is fitted; the target wants the blue one/)).toBeVisible();
+  await expect(
+    page.getByText(/yellow spring is fitted; the target wants the blue one/),
+  ).toBeVisible();
   const body = await wholeRun(page, 'bsv-02');
   expect(body.plate.fitted_spring).toBe('blue');
   inLane(body.settings[0]!.as_left_pa, 26_500, 1000);
@@ -122,7 +124,9 @@ test('hydraulic: four pressures, highest first, the compensator last', async ({ 
   body.settings.forEach(({ as_left_pa: left }, i) => inLane(left, targets[i]!, 3e5));
 });
 
-test('gas: set on the pilot alone, slow answer waited for, leak test recorded', async ({ page }) => {
+test('gas: set on the pilot alone, slow answer waited for, leak test recorded', async ({
+  page,
+}) => {
   const body = await wholeRun(page, 'gr-05');
   inLane(body.settings[0]!.as_left_pa, 2100, 100);
 });
@@ -140,7 +144,9 @@ test('gas with a broken seal ends out of service', async ({ page }) => {
   expect(body).toMatchObject({ outcome: 'out_of_service', settings: [] });
 });
 
-test('self-operated: started in the computed order, its valves drawn as they move', async ({ page }) => {
+test('self-operated: started in the computed order, its valves drawn as they move', async ({
+  page,
+}) => {
   await begin(page, 'sr-02');
   await walkUntil(page, /Inlet block slowly open/);
   await expect(page.getByTestId('fittings')).toHaveAttribute(
@@ -150,10 +156,16 @@ test('self-operated: started in the computed order, its valves drawn as they mov
   await walkUntil(page, /Put everything back/);
   await walkUntil(page, /Your name/);
   await signAndOpen(page);
-  inLane((await sheetsOf(page.request, 'sr-02')).at(-1)!.body.settings[0]!.as_left_pa, 400_000, 12_000);
+  inLane(
+    (await sheetsOf(page.request, 'sr-02')).at(-1)!.body.settings[0]!.as_left_pa,
+    400_000,
+    12_000,
+  );
 });
 
-test('self-operated: a shut-down is a run of its own, inlet bled before outlet', async ({ page }) => {
+test('self-operated: a shut-down is a run of its own, inlet bled before outlet', async ({
+  page,
+}) => {
   await page.goto('/valves/sr-04/start');
   await page.getByLabel('Technician').fill('Edda Lorenz');
   await page.getByRole('radio', { name: 'Shut down' }).click();

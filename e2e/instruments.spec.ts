@@ -10,7 +10,9 @@ async function wholeRun(page: Page, valve: string) {
   return (await sheetsOf(page.request, valve)).at(-1)!.body;
 }
 
-test('positioner: five points, zero and span as one system, five points again', async ({ page }) => {
+test('positioner: five points, zero and span as one system, five points again', async ({
+  page,
+}) => {
   test.setTimeout(240_000);
   const body = await wholeRun(page, 'pos-21');
   expect(Math.abs(body.tables!.as_found!.worst_error)).toBeGreaterThan(0.02);
@@ -60,7 +62,9 @@ test('pressure switch: the band is brought in by its cycles', async ({ page }) =
   expect(body.switch_cycles).toHaveLength(3);
 });
 
-test('burner pilot: both edges, a purge after each failure, the middle, a late spark', async ({ page }) => {
+test('burner pilot: both edges, a purge after each failure, the middle, a late spark', async ({
+  page,
+}) => {
   test.setTimeout(300_000);
   const body = await wholeRun(page, 'bp-15');
   const { low_pa: low, high_pa: high, lights } = body.edges!;
@@ -112,7 +116,8 @@ test('electronic pilot: cables and terminals before power, stroke, range, tuning
   await page.getByTestId('give-answer').click();
   await walkUntil(page, /Sensor range and trims/);
   await isFit(page);
-  await walkUntil(page, /What it found/);
+  // What the tuning found may be passed between two looks; the sheet is held to it below.
+  await walkUntil(page, /What it found|Your name/);
   await isFit(page);
   await walkUntil(page, /Your name/);
   await signAndOpen(page);
@@ -125,7 +130,9 @@ test('electronic pilot: cables and terminals before power, stroke, range, tuning
   expect(body.device!.terminals).toHaveLength(9);
   expect(body.device!.registers.find(({ address }) => address === 40_006)!.value).toBe(640_000);
   expect(body.device!.tuning).toMatchObject({ trim: 'Cage, DN 100' });
-  const after = (await (await request.get('/api/valves/ep-04')).json()) as { plate: { tuned_trim: string } };
+  const after = (await (await request.get('/api/valves/ep-04')).json()) as {
+    plate: { tuned_trim: string };
+  };
   expect(after.plate.tuned_trim).toBe('Cage, DN 100');
 });
 

@@ -7,13 +7,14 @@ test('with no network the run goes on, and the record follows when it is back', 
 }) => {
   await page.goto('/');
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
-  await page.waitForTimeout(1500);
+  await page.waitForLoadState('networkidle');
   await begin(page, 'prv-14', 'typed');
   const runId = page.url().split('/').at(-1)!;
   await context.setOffline(true);
   for (let i = 0; i < 4; i++) {
+    const title = await page.getByTestId('step-title').textContent();
     await page.getByTestId('confirm-step').click();
-    await page.waitForTimeout(150);
+    await expect(page.getByTestId('step-title')).not.toHaveText(title!);
   }
   await typeReading(page, '505 kPa');
   await expect(page.getByText('Shut the downstream isolator')).toBeVisible();
@@ -24,11 +25,16 @@ test('with no network the run goes on, and the record follows when it is back', 
   await expect(page.getByText('PRV-14 Race hill').first()).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByText(/queued/)).toBeHidden({ timeout: 30_000 });
-  const stored = (await (await request.get(`/api/runs/${runId}`)).json()) as { events: { type: string }[] };
+  const stored = (await (await request.get(`/api/runs/${runId}`)).json()) as {
+    events: { type: string }[];
+  };
   expect(stored.events.some(({ type }) => type === 'reading')).toBe(true);
 });
 
-test('a tab closed in the middle of a turn comes back to the same screw', async ({ page, context }) => {
+test('a tab closed in the middle of a turn comes back to the same screw', async ({
+  page,
+  context,
+}) => {
   await begin(page, 'prv-12');
   await walkUntil(page, /next move/);
   await page.getByTestId('turned').click();
@@ -42,11 +48,16 @@ test('a tab closed in the middle of a turn comes back to the same screw', async 
   await expect(again.getByTestId('turned')).toBeHidden();
   await expect(again.getByTestId('open-ends')).toHaveText('3 open ends');
   await expect
-    .poll(async () => Number((await again.getByTestId('live-figure').textContent())!), { timeout: 30_000 })
+    .poll(async () => Number((await again.getByTestId('live-figure').textContent())!), {
+      timeout: 30_000,
+    })
     .toBeGreaterThanOrEqual(Math.max(50, before - 20));
 });
 
-test('signing is refused while something stands open, and it is named', async ({ page, request }) => {
+test('signing is refused while something stands open, and it is named', async ({
+  page,
+  request,
+}) => {
   await begin(page, 'prv-12');
   await walkUntil(page, /Put everything back/);
   const left = page.getByRole('button', { name: /^Must stay open/ }).first();
@@ -59,7 +70,9 @@ test('signing is refused while something stands open, and it is named', async ({
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByTestId('confirm-step')).toBeDisabled();
   const runId = page.url().split('/').at(-1)!;
-  const { events } = (await (await request.get(`/api/runs/${runId}`)).json()) as { events: { id: string }[] };
+  const { events } = (await (await request.get(`/api/runs/${runId}`)).json()) as {
+    events: { id: string }[];
+  };
   const signed = {
     type: 'signed',
     name: 'Nobody',

@@ -12,9 +12,16 @@ test('a clash is said in the words of the rules that clash, and one giving way r
   await expect(page.getByTestId('take-over')).toBeDisabled();
   await page.getByRole('button', { name: /^Change rule 8$/ }).click();
   await page.getByLabel('Pressure').fill('6.2 bar');
+  const saved = page.waitForResponse(
+    (answer) => answer.url().includes('/api/systems/') && answer.request().method() === 'PUT',
+  );
   await page.getByRole('button', { name: 'Keep this rule' }).click();
   await expect(clash).toHaveCount(0);
   await expect(page.getByTestId('order')).toContainText('Header safety valve');
+  const answer = await saved;
+  expect(answer.ok()).toBe(true);
+  const kept = JSON.stringify(await (await page.request.get('/api/systems')).json());
+  expect(kept).toContain('620000');
   await page.reload();
   await expect(page.getByTestId('ladder-picture')).toBeVisible();
 });
@@ -68,8 +75,11 @@ test('a system goes out as CSV and JSON and comes back; wrong rows are named', a
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Read a file' }).click();
   const broken =
-    csv.trim().replace('main_relief', 'main_relief') + '\nrung,odd,Odd one,teapot,,,,,,,,,,,,,,,,,\n';
-  await (await chooser).setFiles({ name: 'hpu.csv', mimeType: 'text/csv', buffer: Buffer.from(broken) });
+    csv.trim().replace('main_relief', 'main_relief') +
+    '\nrung,odd,Odd one,teapot,,,,,,,,,,,,,,,,,\n';
+  await (
+    await chooser
+  ).setFiles({ name: 'hpu.csv', mimeType: 'text/csv', buffer: Buffer.from(broken) });
   await expect(page.getByText(/Line \d+, kind/)).toBeVisible();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByRole('slider', { name: 'Main relief' })).toBeVisible();
@@ -80,9 +90,12 @@ test('on one simulated line, lowering the relief pulls down every gauge', async 
   const source = page.getByTestId('line-Source');
   await expect(source).not.toHaveText('–');
   const before = Number((await source.textContent())!.replace(/\D/gu, ''));
-  for (let i = 0; i < 5; i++) await page.getByRole('button', { name: /Surge relief -0.5 turn/ }).click();
+  for (let i = 0; i < 5; i++)
+    await page.getByRole('button', { name: /Surge relief -0.5 turn/ }).click();
   await expect
-    .poll(async () => Number((await source.textContent())!.replace(/\D/gu, '')), { timeout: 60_000 })
+    .poll(async () => Number((await source.textContent())!.replace(/\D/gu, '')), {
+      timeout: 60_000,
+    })
     .toBeLessThan(before - 60);
 });
 
@@ -147,9 +160,14 @@ test('a logged ramp is dropped in, fitted and taken over as marks', async ({ pag
   await drop('words.csv', 'hello\nworld\n');
   await expect(page.getByRole('alert')).toContainText('Nothing was changed');
   await drop('ramp.csv', rampLog(1800));
-  await expect(page.getByText(/1 rows without two numbers left out/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/1 rows without two numbers left out/)).toBeVisible({
+    timeout: 30_000,
+  });
   await page.getByTestId('keep-log').click();
-  await expect(page.getByTestId('cycle-chart')).toHaveAttribute('aria-label', /cycle 3: cracked 1.1[678]/);
+  await expect(page.getByTestId('cycle-chart')).toHaveAttribute(
+    'aria-label',
+    /cycle 3: cracked 1.1[678]/,
+  );
   await expect(page.getByTestId('confirm-step')).toBeVisible();
   expect((await sheetsOf(page.request, 'rv-11')).length).toBeGreaterThan(0);
 });

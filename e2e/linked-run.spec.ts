@@ -1,6 +1,6 @@
 import { readJsonFile, readReadingsCsv, sheetFileSchema, unwrap, verifyChain } from '@holvek/core';
 import { readFileSync } from 'node:fs';
-import { begin, expect, hurry, sheetsOf, signAndOpen, test, walkUntil } from './technician';
+import { begin, expect, liveAt, sheetsOf, signAndOpen, test, walkUntil } from './technician';
 
 test('a newcomer brings a valve from as-found to a signed sheet and takes it away', async ({
   page,
@@ -12,7 +12,6 @@ test('a newcomer brings a valve from as-found to a signed sheet and takes it awa
   await page.getByRole('button', { name: 'Start setting' }).click();
   await page.getByLabel('Technician').fill('Edda Lorenz');
   await page.getByTestId('start-run').click();
-  await hurry(page);
   await walkUntil(page, /only approved accessories/i);
   await walkUntil(page, /Come up|next move|Read the gauge/);
   await expect(page.getByTestId('lane-strip')).toBeVisible();
@@ -31,7 +30,9 @@ test('a newcomer brings a valve from as-found to a signed sheet and takes it awa
     await page.getByRole('button', { name: ending }).click();
     const download = await waiting;
     files[ending] = await download.path();
-    expect(download.suggestedFilename()).toMatch(new RegExp(`^PRV-03-.*\\.${ending.toLowerCase()}$`));
+    expect(download.suggestedFilename()).toMatch(
+      new RegExp(`^PRV-03-.*\\.${ending.toLowerCase()}$`),
+    );
   }
   expect(readFileSync(files['PDF']!).subarray(0, 5).toString()).toBe('%PDF-');
   const read = unwrap(readReadingsCsv(readFileSync(files['CSV']!, 'utf8')));
@@ -57,14 +58,19 @@ test('a reversed screw is noticed, turned round and still set', async ({ page })
 });
 
 test('a main that is still filling is said, and nothing is learned from it', async ({ page }) => {
+  await liveAt(page, 10);
   await begin(page, 'prv-09');
   await walkUntil(page, /next move/);
   await page.getByTestId('turned').click();
-  await expect(page.getByText('Wide open: the main is still filling')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('Wide open: the main is still filling')).toBeVisible({
+    timeout: 30_000,
+  });
   await page.getByRole('button', { name: 'gauge doesn’t answer' }).click();
   await expect(page.getByRole('heading', { name: 'The main is still filling' })).toBeVisible();
   await page.getByRole('button', { name: 'Wait, watch it' }).click();
-  await expect(page.getByText('Wide open: the main is still filling')).toBeHidden({ timeout: 60_000 });
+  await expect(page.getByText('Wide open: the main is still filling')).toBeHidden({
+    timeout: 60_000,
+  });
   await walkUntil(page, /In the lane/);
 });
 

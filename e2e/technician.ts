@@ -3,7 +3,7 @@ import { defaultHouseRules, defaultInstrumentRules } from '@holvek/core';
 import { expect, test as base, type APIRequestContext, type Page } from '@playwright/test';
 
 /** Waits shortened by the owner's own rules; everything else as it is. */
-const quickRules = {
+export const quickRules = {
   ...defaultHouseRules,
   settle_wait_s: 1,
   typed_apart_s: 1,
@@ -11,10 +11,21 @@ const quickRules = {
   instruments: { ...defaultInstrumentRules, purge_s: 2, late_spark_share: 0.2 },
 };
 
+/** Each worker has a server of its own, with a Larkhollow of its own. */
+const portOf = (parallelIndex: number): number =>
+  Number(process.env['E2E_PORT'] ?? 8141) + parallelIndex;
+
 export const test = base.extend<{ complaints: string[] }>({
+  // eslint-disable-next-line no-empty-pattern -- a fixture names what it takes, here nothing
+  baseURL: async ({}, give, { parallelIndex }) => give(`http://127.0.0.1:${portOf(parallelIndex)}`),
   complaints: [
     async ({ page, request }, use) => {
       await request.put('/api/house-rules', { data: quickRules });
+      await page.addInitScript(() => {
+        const key = 'holvek.preferences';
+        if (localStorage.getItem(key)) return;
+        localStorage.setItem(key, JSON.stringify({ technician: 'Edda Lorenz', twinSpeed: 40 }));
+      });
       const complaints: string[] = [];
       page.on('console', (message) => {
         if (message.type() === 'error') complaints.push(message.text());
@@ -43,136 +54,260 @@ export async function isFit(page: Page): Promise<void> {
 }
 
 /** Opens the start page of a valve and begins a run as a newcomer would. */
-export async function begin(page: Page, valve: string, link: 'linked' | 'typed' = 'linked'): Promise<void> {
+export async function begin(
+  page: Page,
+  valve: string,
+  link: 'linked' | 'typed' = 'linked',
+  school?: string,
+): Promise<void> {
   await page.goto(`/valves/${valve}/start`);
   await page.getByLabel('Technician').fill('Edda Lorenz');
-  await page.getByRole('radio', { name: link === 'linked' ? /Simulated gauge/ : /Hand-held gauge/ }).click();
+  if (school) await page.getByRole('radio', { name: school }).click();
+  await page
+    .getByRole('radio', { name: link === 'linked' ? /Simulated gauge/ : /Hand-held gauge/ })
+    .click();
   await page.getByTestId('start-run').click();
   await expect(page.getByRole('button', { name: 'Read and understood' })).toBeVisible();
-  if (link === 'linked') await hurry(page);
 }
 
-/** Lets the simulated valve live ten times as fast, or in real time again. */
-export async function hurry(page: Page, name = /ten times faster/): Promise<void> {
+/** Lets the simulated valve live at a speed that leaves time to look at what passes. */
+export const liveAt = (page: Page, twinSpeed: number): Promise<unknown> =>
+  page.addInitScript(
+    (preferences) => localStorage.setItem('holvek.preferences', JSON.stringify(preferences)),
+    { technician: 'Edda Lorenz', twinSpeed },
+  );
+
+/** Lets the simulated valve live in real time, for what a hand must catch as it happens. */
+export async function slowDown(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'More about this run' }).click();
-  await page.getByRole('button', { name }).click();
+  await page.getByRole('button', { name: /ten times faster/ }).click();
+  await page.getByRole('button', { name: /Back to real time/ }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
 }
 
-/** Waits for the linked gauge to come to rest, then reads it. */
-export async function readSettled(page: Page): Promise<void> {
-  await expect(page.getByText(/^settled/)).toBeVisible({ timeout: 60_000 });
-  await page.getByTestId('read-gauge').click();
+/** A press or a figure that the page may have gone on from: the next look decides what to do. */
+const SOON = { timeout: 3000 };
+const letGo = () => undefined;
+
+/** What is on the page now, in one look: the step, its entries, what may be pressed, what is read. */
+type Look = {
+  readonly mark: string;
+  readonly lived: number;
+  /** Visible parts by their id: whether they may be pressed. */
+  readonly parts: Readonly<Record<string, boolean>>;
+  readonly text: string;
+};
+
+export const look = (page: Page): Promise<Look> =>
+  page.evaluate(() => {
+    const frame = document.querySelector('[data-step]');
+    const parts: Record<string, boolean> = {};
+    for (const part of document.querySelectorAll('[data-testid]'))
+      if (part.getClientRects().length > 0)
+        parts[part.getAttribute('data-testid')!] = part.getAttribute('aria-disabled') !== 'true';
+    return {
+      mark: `${frame?.getAttribute('data-step')} ${frame?.getAttribute('data-entries')}`,
+      lived: Number(frame?.getAttribute('data-lived') ?? 0),
+      parts,
+      text: document.body.innerText,
+    };
+  });
+
+/**
+ * Waits until the run has another entry, or stands at another step. A press that came while the page
+ * still moved is not waited for longer than this: the next look decides what to do.
+ */
+export const moved = (page: Page, { mark }: Look): Promise<unknown> =>
+  page
+    .waitForFunction(
+      (before) => {
+        const frame = document.querySelector('[data-step]');
+        const now = `${frame?.getAttribute('data-step')} ${frame?.getAttribute('data-entries')}`;
+        return now !== before;
+      },
+      mark,
+      { timeout: 5000 },
+    )
+    .catch(() => undefined);
+
+/** Waits until the simulated valve has lived on for some seconds of its own. */
+const livedOn = (page: Page, { lived }: Look, seconds: number): Promise<unknown> =>
+  page.waitForFunction(
+    (until) => Number(document.querySelector('[data-step]')?.getAttribute('data-lived')) >= until,
+    lived + seconds,
+  );
+
+/** Waits until a part may be pressed, or has gone. */
+const ready = (page: Page, id: string): Promise<unknown> =>
+  page.waitForFunction(
+    (wanted) => {
+      const part = document.querySelector(`[data-testid="${wanted}"]`);
+      return !part || part.getAttribute('aria-disabled') !== 'true';
+    },
+    id,
+    { timeout: 60_000 },
+  );
+
+/** Waits for the linked gauge, or the travel scale, to come to rest, or for the run to go on. */
+async function rested(page: Page, { mark }: Look): Promise<boolean> {
+  const how = await page.waitForFunction(
+    (before) => {
+      const frame = document.querySelector('[data-step]');
+      const now = `${frame?.getAttribute('data-step')} ${frame?.getAttribute('data-entries')}`;
+      if (now !== before) return 'gone on';
+      return /^settled/mu.test(document.body.innerText) ? 'rests' : false;
+    },
+    mark,
+    { timeout: 60_000 },
+  );
+  return (await how.jsonValue()) === 'rests';
 }
 
-/** Waits for the travel scale to come to rest, then takes the point. */
-async function takeSettled(page: Page): Promise<void> {
-  await expect(page.getByText(/^settled/)).toBeVisible({ timeout: 60_000 });
-  await page.getByTestId('take-point').click();
+/** Waits until what is measured has come to rest, then takes it. */
+async function takeSettled(page: Page, seen: Look, id: 'read-gauge' | 'take-point'): Promise<void> {
+  if (!(await rested(page, seen))) return;
+  await page
+    .getByTestId(id)
+    .click({ timeout: 5000 })
+    .catch(() => undefined);
+  await moved(page, seen);
 }
 
-/** Presses a button as soon as it may be pressed; one that goes away meanwhile is let go. */
-async function whenReady(page: Page, id: string): Promise<void> {
+/** Parts that are pressed when they are there, the more telling first, and whether that is an entry. */
+const presses: readonly (readonly [id: string, isEntry: boolean])[] = [
+  ['in-lane', true],
+  ['take-sweep', true],
+  ['step-output', false],
+  ['confirm-dial', true],
+  ['dial', false],
+  ['light', true],
+  ['purged', true],
+  ['start-clock', false],
+  ['clock-yes', true],
+  ['mark-switch', true],
+  ['turned', true],
+  ['change-spring', true],
+  ['write-registers', true],
+  ['start-task', false],
+];
+
+async function press(page: Page, id: string, seen: Look, isEntry: boolean): Promise<void> {
+  if (!seen.parts[id]) await ready(page, id);
   const button = page.getByTestId(id);
-  for (let i = 0; i < 300; i++) {
-    if (!(await button.isVisible())) return;
-    if ((await button.getAttribute('aria-disabled', { timeout: 1000 }).catch(() => 'true')) !== 'true') {
-      await button.click({ timeout: 2000 }).catch(() => undefined);
-      return;
-    }
-    await page.waitForTimeout(200);
-  }
-  throw new Error(`${id} never became ready`);
+  if (!(await button.isVisible())) return;
+  await button.click(SOON).catch(letGo);
+  if (isEntry) await moved(page, seen);
+  else
+    await page
+      .waitForFunction(
+        (gone) => {
+          const part = document.querySelector(`[data-testid="${gone}"]`);
+          return !part || part.getAttribute('aria-disabled') === 'true';
+        },
+        id,
+        { timeout: 2000 },
+      )
+      .catch(() => undefined);
 }
-
-/** Logs long enough for the value to come to rest, at ten times speed, then has it fitted. */
-async function fitWhenRested(page: Page): Promise<void> {
-  await expect(page.getByText(/fit (1[6-9]|[2-9]\d)\d s/)).toBeVisible({ timeout: 60_000 });
-  await page.getByTestId('fit-step').click();
-}
-
-/** Waits until the contact has changed, then takes what was caught. */
-const markSwitch = (page: Page): Promise<void> => whenReady(page, 'mark-switch');
 
 /** Presses through confirmations and linked readings until a title is on screen. */
 export async function walkUntil(page: Page, title: RegExp): Promise<void> {
-  for (let i = 0; i < 170; i++) {
-    if (await page.getByText(title).first().isVisible()) return;
-    await oneStep(page);
+  for (let i = 0; i < 200; i++) {
+    const seen = await look(page);
+    if (title.test(seen.text)) return;
+    await oneStep(page, seen);
   }
   throw new Error(`never came to ${title}`);
 }
 
-async function oneStep(page: Page): Promise<void> {
-  const seen = async (id: string) => page.getByTestId(id).isVisible();
-  const putBack = page.getByRole('button', { name: /^Put back:/ }).first();
+async function oneStep(page: Page, seen: Look): Promise<void> {
+  const has = (id: string) => id in seen.parts;
+  const putBack = page.getByRole('button', { name: /^Put back:/ });
+  if (seen.text.includes('Put back') && (await putBack.count()) > 0) {
+    await putBack.first().click(SOON).catch(letGo);
+    await moved(page, seen);
+  } else if (has('first-dribble')) await searchOnce(page, seen);
+  else if (has('mark-cracked')) await captureCycle(page);
+  else if (has('take-point')) await takeSettled(page, seen, 'take-point');
+  else if (has('fit-step')) await fitWhenRested(page, seen);
+  else {
+    const found = presses.find(([id]) => has(id));
+    if (found) await press(page, found[0], seen, found[1]);
+    else await answerOrRead(page, seen);
+  }
+}
+
+/** What is neither pressed nor moved: answers, readings, a watch, a confirmation. */
+async function answerOrRead(page: Page, seen: Look): Promise<void> {
+  const has = (id: string) => id in seen.parts;
+  const unticked = page.getByRole('checkbox', { checked: false });
   const flow = page.getByRole('button', { name: /^It is / });
-  const confirm = page.getByTestId('confirm-step');
-  if (await putBack.isVisible()) await putBack.click();
-  else if (await seen('in-lane')) await page.getByTestId('in-lane').click();
-  else if (await seen('first-dribble')) await searchOnce(page);
-  else if (await seen('mark-cracked')) await captureCycle(page);
-  else if (await seen('take-point')) await takeSettled(page);
-  else if (await seen('mark-switch')) await markSwitch(page);
-  else if (await seen('take-sweep')) await whenReady(page, 'take-sweep');
-  else if (await seen('step-output')) await whenReady(page, 'step-output');
-  else if (await seen('fit-step')) await fitWhenRested(page);
-  else if (await seen('confirm-dial')) await page.getByTestId('confirm-dial').click();
-  else if (await seen('dial')) await page.getByTestId('dial').click();
-  else if (await seen('light')) await whenReady(page, 'light');
-  else if (await seen('purged')) await whenReady(page, 'purged');
-  else if (await seen('start-clock')) await whenReady(page, 'start-clock');
-  else if (await seen('clock-yes')) await page.getByTestId('clock-yes').click();
-  else if (await seen('turned')) await whenReady(page, 'turned');
-  else if (await seen('change-spring')) await page.getByTestId('change-spring').click();
-  else if (await page.getByRole('checkbox', { checked: false }).first().isVisible())
-    await page.getByRole('checkbox', { checked: false }).first().click();
-  else if (await seen('write-registers')) await whenReady(page, 'write-registers');
-  else if (await seen('start-task')) await whenReady(page, 'start-task');
-  else if (await seen('give-answer')) await answer(page);
-  else if (await flow.isVisible()) await flow.click();
-  else if (await seen('read-gauge')) await readSettled(page);
-  else if (await seen('watch')) {
-    if (await page.getByTestId('watch').isEnabled()) await page.getByTestId('watch').click();
-    await expect(confirm).toBeVisible({ timeout: 60_000 });
-  } else if (await confirm.isVisible()) await confirm.click();
-  else await choose(page);
-  await page.waitForTimeout(150);
+  if ((await unticked.count()) > 0) await unticked.first().click(SOON).catch(letGo);
+  else if (has('give-answer')) await answer(page);
+  else if (has('read-gauge')) return takeSettled(page, seen, 'read-gauge');
+  else if (has('watch')) {
+    if (seen.parts['watch']) await page.getByTestId('watch').click();
+    await expect(page.getByTestId('confirm-step')).toBeVisible({ timeout: 60_000 });
+    return;
+  } else if (has('confirm-step')) {
+    await ready(page, 'confirm-step');
+    await page.getByTestId('confirm-step').click(SOON).catch(letGo);
+  } else if ((await flow.count()) > 0) await flow.first().click(SOON).catch(letGo);
+  else {
+    await choose(page);
+    return;
+  }
+  await moved(page, seen);
+}
+
+/** Logs long enough for the value to come to rest, then has it fitted. */
+async function fitWhenRested(page: Page, seen: Look): Promise<void> {
+  await expect(page.getByText(/fit (1[6-9]|[2-9]\d)\d s/)).toBeVisible({ timeout: 60_000 });
+  await page.getByTestId('fit-step').click();
+  await moved(page, seen);
 }
 
 /** Looks at the outlet after a turn: a dribble is marked, otherwise the next turn is made. */
-async function searchOnce(page: Page): Promise<void> {
-  await page.waitForTimeout(900);
+async function searchOnce(page: Page, seen: Look): Promise<void> {
+  await livedOn(page, seen, 12);
   const dribbles = page.getByText(/at the outlet: (it dribbles|runs full)/);
   await page.getByTestId((await dribbles.isVisible()) ? 'first-dribble' : 'turned').click();
+  await moved(page, seen);
 }
 
 /** One cycle of a relief by the big buttons: up, first dribble, full flow, down, tight again. */
 export async function captureCycle(page: Page): Promise<void> {
-  await expect(page.getByText('at the outlet: tight')).toBeVisible({ timeout: 60_000 });
+  const wait = { timeout: 90_000 };
+  await expect(page.getByText('at the outlet: tight')).toBeVisible(wait);
   await page.getByTestId('raise').click();
-  await expect(page.getByText(/at the outlet: (it dribbles|runs full)/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/at the outlet: (it dribbles|runs full)/)).toBeVisible(wait);
   await page.getByTestId('mark-cracked').click();
-  await page.waitForTimeout(1200);
+  await livedOn(page, await look(page), 6);
   await page.getByTestId('mark-full').click();
   await page.getByTestId('let-down').click();
-  await expect(page.getByText('at the outlet: tight')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('at the outlet: tight')).toBeVisible(wait);
+  const before = await look(page);
   await page.getByTestId('mark-reseated').click();
+  await moved(page, before);
 }
 
 /** What a practised hand answers where a figure is asked for. */
 async function answer(page: Page): Promise<void> {
   const unknown = page.getByRole('button', { name: 'not known: go on' });
-  if (await unknown.isVisible()) return unknown.click();
+  if (await unknown.isVisible()) return unknown.click(SOON).catch(letGo);
   const isNow = await page.getByLabel('Outlets open now').isVisible();
-  await page.getByLabel(/^Outlets/).fill(isNow ? '8' : '4');
-  return page.getByTestId('give-answer').click();
+  await page
+    .getByLabel(/^Outlets/)
+    .fill(isNow ? '8' : '4', SOON)
+    .catch(letGo);
+  return page.getByTestId('give-answer').click(SOON).catch(letGo);
 }
 
+/** An answer where there is one; a page that is still coming is waited for. */
 async function choose(page: Page): Promise<void> {
   const calm = page.getByRole('button', { name: /^(It stayed|Yes|Yes, the same)$/ }).first();
-  if (await calm.isVisible()) await calm.click();
+  await calm.click({ timeout: 2000 }).catch(() => undefined);
 }
 
 /** Signs, and waits until the server has filed the sheet. */

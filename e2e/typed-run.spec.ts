@@ -1,4 +1,4 @@
-import { begin, expect, sheetsOf, signAndOpen, test, typeReading } from './technician';
+import { begin, expect, look, moved, sheetsOf, signAndOpen, test, typeReading } from './technician';
 import type { Page } from '@playwright/test';
 
 /** A valve in the technician's hands: 150 kPa a turn, read on a hand-held gauge. */
@@ -8,11 +8,13 @@ class HandValve {
 }
 
 async function confirmUntil(page: Page, title: RegExp): Promise<void> {
-  for (let i = 0; i < 40 && !(await page.getByText(title).first().isVisible()); i++) {
+  for (let i = 0; i < 40; i++) {
+    const seen = await look(page);
+    if (title.test(seen.text)) return;
     await page.getByTestId('confirm-step').click();
-    await page.waitForTimeout(120);
+    await moved(page, seen);
   }
-  await expect(page.getByText(title).first()).toBeVisible();
+  throw new Error(`never came to ${title}`);
 }
 
 const turnsIn = (text: string): number => {
@@ -38,9 +40,11 @@ test('the same with a hand-held gauge: every reading typed, in the units at hand
   await typeReading(page, '0');
   for (let i = 0; i < 15 && !(await page.getByTestId('in-lane').isVisible()); i++) {
     await expect(page.getByTestId('turned')).toBeVisible();
-    hand.turns += turnsIn((await page.getByTestId('turned').textContent())!.replace('T', 'T').trim());
+    hand.turns += turnsIn(
+      (await page.getByTestId('turned').textContent())!.replace('T', 'T').trim(),
+    );
     await page.getByTestId('turned').click();
-    await page.waitForTimeout(1200);
+    await expect(page.getByText('Read the gauge.')).toBeVisible();
     await typeReading(page, `${hand.pressure()} kPa`);
     await expect(page.getByTestId('turned').or(page.getByTestId('in-lane'))).toBeVisible();
   }
@@ -55,14 +59,16 @@ test('the same with a hand-held gauge: every reading typed, in the units at hand
   await typeReading(page, `${hand.pressure() - 12} kPa`);
   await page.getByTestId('confirm-step').click();
   for (const rise of [8, 18, 24, 26, 26, 26]) {
+    const seen = await look(page);
     await typeReading(page, `${hand.pressure() + rise} kPa`);
-    await page.waitForTimeout(400);
+    await moved(page, seen);
   }
   await expect(page.getByText('rises and levels')).toBeVisible();
   await confirmUntil(page, /Read the outlet as left/);
   await typeReading(page, `${hand.pressure()} kPa`);
   await expect(page.getByText('Put everything back')).toBeVisible();
-  for (const name of [/Gauges off/, /Outlets back/]) await page.getByRole('button', { name }).click();
+  for (const name of [/Gauges off/, /Outlets back/])
+    await page.getByRole('button', { name }).click();
   await page.getByTestId('confirm-step').click();
   await signAndOpen(page);
   const sheet = (await sheetsOf(request, 'prv-05')).at(-1)!;

@@ -52,7 +52,9 @@ test('the bench by keyboard: a sum is opened, figured, kept in its address and c
   await expect(page.getByTestId('answer')).toContainText('6 psi');
 });
 
-test('the bench starts from a valve’s plate, and fits a step test that is dropped in', async ({ page }) => {
+test('the bench starts from a valve’s plate, and fits a step test that is dropped in', async ({
+  page,
+}) => {
   await page.goto('/valves/pos-22');
   await page.getByRole('button', { name: 'sums on the bench' }).click();
   await page.getByRole('button', { name: 'Signals' }).click();
@@ -62,12 +64,20 @@ test('the bench starts from a valve’s plate, and fits a step test that is drop
   const drop = async (rows: readonly string[]) => {
     const chooser = page.waitForEvent('filechooser');
     await page.getByTestId('pick-step').click();
-    await (await chooser).setFiles({ name: 'step.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
-  }; // prettier-ignore
-  await drop(['time,output,value', ...Array.from({ length: 90 }, (_, t) => `${t},40,${50 + (t % 3) / 10}`)]);
+    await (
+      await chooser
+    ).setFiles({ name: 'step.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
+  };
+  await drop([
+    'time,output,value',
+    ...Array.from({ length: 90 }, (_, t) => `${t},40,${50 + (t % 3) / 10}`),
+  ]);
   await expect(page.getByRole('alert')).toContainText('No settings are proposed');
   const value = (t: number) => (t > 26 ? 50 + 12 * (1 - Math.exp(-(t - 26) / 30)) : 50);
-  await drop(['time,output,value', ...Array.from({ length: 200 }, (_, t) => `${t},${t < 20 ? 40 : 48},${value(t).toFixed(3)}`)]); // prettier-ignore
+  await drop([
+    'time,output,value',
+    ...Array.from({ length: 200 }, (_, t) => `${t},${t < 20 ? 40 : 48},${value(t).toFixed(3)}`),
+  ]);
   await expect(page.getByTestId('proposed-band')).toHaveText(/^(5[5-9]|6[0-5]) %$/);
   await page.getByLabel('Band now').fill('30');
   await expect(page.getByTestId('loop-chart')).toHaveAttribute('aria-label', /do not settle/);

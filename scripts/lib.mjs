@@ -23,7 +23,11 @@ export function run(command, args, options = {}) {
 /** Runs a command quietly, saying every few seconds that it is still at work. */
 export function runTelling(what, command, args, options = {}) {
   return new Promise((done) => {
-    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], ...options });
+    const child = spawn(command, args, {
+      cwd: root,
+      stdio: ['ignore', 'pipe', 'pipe'],
+      ...options,
+    });
     const output = [];
     child.stdout.on('data', (chunk) => output.push(chunk));
     child.stderr.on('data', (chunk) => output.push(chunk));
@@ -51,15 +55,32 @@ export async function install() {
 
 /** Builds app and server into dist/ when their sources have changed since the last build. */
 export async function build() {
-  const wanted = hashOf(['packages/core', 'packages/app', 'packages/server', 'package-lock.json', 'scripts']);
+  const wanted = hashOf([
+    'packages/core',
+    'packages/app',
+    'packages/server',
+    'package-lock.json',
+    'scripts',
+  ]);
   const stamp = join(root, 'dist/.built-from');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   tell('building the app');
-  const env = { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' };
-  await runTelling('building', 'npx', ['expo', 'export', '-p', 'web', '--output-dir', '../../dist/app'], {
-    cwd: join(root, 'packages/app'),
-    env,
-  });
+  const env = {
+    ...process.env,
+    EXPO_OFFLINE: '1',
+    EXPO_NO_TELEMETRY: '1',
+    CI: '1',
+    NODE_ENV: 'production',
+  };
+  await runTelling(
+    'building',
+    'npx',
+    ['expo', 'export', '-p', 'web', '--output-dir', '../../dist/app'],
+    {
+      cwd: join(root, 'packages/app'),
+      env,
+    },
+  );
   tell('building the offline copy');
   await offlineCopy();
   tell('building the server');
@@ -115,7 +136,13 @@ function hashOf(places) {
 }
 
 /** Starts the built server and waits until it answers; returns its process. */
-export async function startServer({ port, data, seed = true, host = '127.0.0.1', stdio = 'inherit' }) {
+export async function startServer({
+  port,
+  data,
+  seed = true,
+  host = '127.0.0.1',
+  stdio = 'inherit',
+}) {
   const child = spawn(process.execPath, ['dist/server.mjs'], {
     cwd: root,
     stdio,

@@ -100,24 +100,24 @@ async function walk(page, isThere) {
     const ready = async (id) =>
       (await seen(id)) && (await page.getByTestId(id).getAttribute('aria-disabled')) === 'false';
     const box = page.getByRole('checkbox', { checked: false }).first();
-    if (await unknown.isVisible()) await unknown.click();
+    if (await unknown.isVisible()) await tap(unknown);
     else if (await box.isVisible()) await tap(box);
     else if (await ready('write-registers')) await tap(page.getByTestId('write-registers'));
     else if (await ready('start-task')) await tap(page.getByTestId('start-task'));
     else if (await seen('take-point')) {
-      if (await isSettled(page)) await page.getByTestId('take-point').click();
-    } else if (await ready('light')) await page.getByTestId('light').click();
-    else if (await ready('purged')) await page.getByTestId('purged').click();
-    else if (await seen('in-lane')) await page.getByTestId('in-lane').click();
+      if (await isSettled(page)) await tap(page.getByTestId('take-point'));
+    } else if (await ready('light')) await tap(page.getByTestId('light'));
+    else if (await ready('purged')) await tap(page.getByTestId('purged'));
+    else if (await seen('in-lane')) await tap(page.getByTestId('in-lane'));
     else if (await seen('first-dribble')) {
       await page.waitForTimeout(900);
       await page.getByTestId((await dribbles.isVisible()) ? 'first-dribble' : 'turned').click();
-    } else if (await seen('turned')) await page.getByTestId('turned').click();
+    } else if (await seen('turned')) await tap(page.getByTestId('turned'));
     else if (await seen('read-gauge')) {
       await settled(page);
-      await page.getByTestId('read-gauge').click();
-    } else if (await seen('confirm-step')) await page.getByTestId('confirm-step').click();
-    else if (await calm.isVisible()) await calm.click();
+      await tap(page.getByTestId('read-gauge'));
+    } else if (await seen('confirm-step')) await tap(page.getByTestId('confirm-step'));
+    else if (await calm.isVisible()) await tap(calm);
     await page.waitForTimeout(250);
   }
 }
@@ -141,7 +141,16 @@ async function cracking(page) {
 
 /** Five points up, and on the way down again. */
 async function pointTable(page) {
-  await walk(page, async () => /↓/u.test((await page.getByRole('table').textContent({ timeout: 200 }).catch(() => '')) ?? '') && isSettled(page)); // prettier-ignore
+  await walk(
+    page,
+    async () =>
+      /↓/u.test(
+        (await page
+          .getByRole('table')
+          .textContent({ timeout: 200 })
+          .catch(() => '')) ?? '',
+      ) && isSettled(page),
+  );
 }
 
 async function zeroSpan(page) {
@@ -170,8 +179,12 @@ async function edges(page) {
 
 /** A step test of a lively process, with a band that is too narrow for it. */
 async function tuning(page) {
-  const value = (t) => 50 + (t > 26 ? 12 * (1 - Math.exp(-(t - 26) / 30)) : 0) + 0.12 * Math.sin(t * 7.3);
-  const rows = Array.from({ length: 200 }, (_, t) => `${t},${t < 20 ? 40 : 48},${value(t).toFixed(3)}`);
+  const value = (t) =>
+    50 + (t > 26 ? 12 * (1 - Math.exp(-(t - 26) / 30)) : 0) + 0.12 * Math.sin(t * 7.3);
+  const rows = Array.from(
+    { length: 200 },
+    (_, t) => `${t},${t < 20 ? 40 : 48},${value(t).toFixed(3)}`,
+  );
   const chooser = page.waitForEvent('filechooser');
   await page.getByTestId('pick-step').click();
   await (

@@ -1,36 +1,109 @@
-import { existsSync } from 'node:fs';
-import { build, install, run, tell } from './lib.mjs';
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { build, install, root, run, runTelling, tell } from './lib.mjs';
 
-/** Everything that must hold before a change is taken: types, lint, unit tests, the real interface. */
+/**
+ * Everything that must hold before a change is taken: types, lint, unit tests, the real interface.
+ * `--quick` keeps to what a change touches: types, lint, and the unit tests that reach changed files.
+ */
+const isQuick = process.argv.includes('--quick');
+const parts = [];
+
 await install();
-ensureChromium();
-tell('types');
-run('npx', ['expo', 'customize', 'tsconfig.json'], {
-  cwd: 'packages/app',
-  stdio: 'ignore',
-  env: { ...process.env, CI: '1', EXPO_OFFLINE: '1' },
-});
-for (const part of ['packages/core', 'packages/server', 'packages/app', '.']) run('npx', ['tsc', '-p', part]);
-tell('lint and format');
-run('npx', ['eslint', '.', '--max-warnings', '0']);
-run('npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-tell('unit tests');
-run('npx', ['jest', '--ci']);
-await build();
-tell('end-to-end tests');
-run('npx', ['playwright', 'test']);
-tell('all is well');
+if (!isQuick) ensureDebian();
+await timed('types', types);
+if (isQuick) {
+  await timed('lint and format', lint);
+  await timed('unit tests of what has changed', () =>
+    step('npx', ['jest', '--onlyChanged', '--passWithNoTests']),
+  );
+} else {
+  // Lint and most of the build are one long thread each: two lanes keep two cores busy.
+  await timed('lint, build and unit tests, in two lanes', () =>
+    Promise.all([lint().then(() => unit('app', 'server')), build().then(() => unit('core'))]),
+  );
+  await timed('benchmarks, a quick look that they run', () =>
+    runTelling('running benchmarks', 'npx', [
+      ...['tsx', 'scripts/bench/index.ts', 'coach', 'zerospan', 'edges', 'tuning', 'lockup'],
+      '--quick',
+    ]),
+  );
+  await timed('end-to-end tests', endToEnd);
+}
+report();
 
-/** Debian's Chromium, installed when this is root and it is missing. */
-function ensureChromium() {
-  const path = process.env.CHROMIUM ?? '/usr/bin/chromium';
-  if (existsSync(path)) return;
+/** Types of each part, and of the tests and scripts at the root. */
+async function types() {
+  const env = { ...process.env, CI: '1', EXPO_OFFLINE: '1' };
+  const app = join(root, 'packages/app');
+  if (!existsSync(join(app, 'expo-env.d.ts')))
+    run('npx', ['expo', 'customize', 'tsconfig.json'], { cwd: app, stdio: 'ignore', env });
+  const check = (part) => runTelling(`checking ${part}`, 'npx', ['tsc', '-p', part]);
+  await Promise.all([check('packages/core'), check('packages/app')]);
+  await Promise.all([check('packages/server'), check('.')]);
+}
+
+async function lint() {
+  const cache = ['--cache', '--cache-location', 'node_modules/.cache/eslint.json'];
+  await runTelling('linting', 'npx', ['eslint', '.', '--max-warnings', '0', ...cache]);
+  await runTelling('checking the format', 'npx', [
+    'prettier',
+    '--check',
+    '--log-level',
+    'warn',
+    '.',
+  ]);
+}
+
+/** Unit tests of some parts, in one process; what they say is shown when one fails. */
+function unit(...projects) {
+  const args = ['jest', '--ci', '--maxWorkers=1', '--selectProjects', ...projects];
+  return runTelling(`testing ${projects.join(' and ')}`, 'npx', args);
+}
+
+async function endToEnd() {
+  await step('node', ['scripts/e2e-server.mjs', '8151', 'seed']);
+  await step('npx', ['playwright', 'test']);
+}
+
+async function step(command, args) {
+  run(command, args);
+}
+
+/** Does one part, and keeps how long it took. */
+async function timed(what, work) {
+  tell(what);
+  const began = Date.now();
+  await work();
+  parts.push({ what, seconds: Math.round((Date.now() - began) / 1000) });
+}
+
+/** The time of each part, on the screen and in a file, so that a slow one shows itself. */
+function report() {
+  const total = parts.reduce((sum, { seconds }) => sum + seconds, 0);
+  for (const { what, seconds } of parts) tell(`${String(seconds).padStart(4)} s  ${what}`);
+  mkdirSync(join(root, 'test-results'), { recursive: true });
+  writeFileSync(join(root, 'test-results/times.json'), JSON.stringify({ parts, total }, null, 2));
+  tell(`all is well, in ${Math.floor(total / 60)} min ${total % 60} s`);
+}
+
+/** What the tests want of Debian, installed when this is root and it is missing. */
+function ensureDebian() {
+  const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
+  const missing = [
+    ...(existsSync(chromium) ? [] : ['chromium']),
+    // Reads the words of a PDF back; its test is skipped without.
+    ...(existsSync('/usr/bin/pdftotext') ? [] : ['poppler-utils']),
+  ];
+  if (missing.length === 0) return;
   if (process.getuid?.() !== 0) {
-    console.error('Chromium is missing. Run: sudo apt-get install -y chromium');
-    process.exit(1);
+    const line = `sudo apt-get install -y ${missing.join(' ')}`;
+    console.error(`Missing: ${missing.join(', ')}. Run: ${line}`);
+    if (missing.includes('chromium')) process.exit(1);
+    return;
   }
-  tell('installing Chromium from Debian');
+  tell(`installing ${missing.join(' and ')} from Debian`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   run('apt-get', ['update', '-qq'], { env });
-  run('apt-get', ['install', '-y', '-qq', 'chromium'], { env });
+  run('apt-get', ['install', '-y', '-qq', ...missing], { env });
 }

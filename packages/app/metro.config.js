@@ -7,7 +7,10 @@ const resolve = config.resolver.resolveRequest;
 /** Zod carries every language; one is enough here. */
 config.resolver.resolveRequest = (context, name, platform) => {
   const next = resolve ?? context.resolveRequest;
-  if (name.endsWith('locales/index.js') && context.originModulePath.includes(`${path.sep}zod${path.sep}`))
+  if (
+    name.endsWith('locales/index.js') &&
+    context.originModulePath.includes(`${path.sep}zod${path.sep}`)
+  )
     return next(context, path.join(__dirname, 'src/words/zod-locales.js'), platform);
   return next(context, name, platform);
 };

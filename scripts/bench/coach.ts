@@ -1,6 +1,15 @@
 import {
-  afterReading, afterTurn, defaultHouseRules, nextMove, seededRandom, startBelief, type Belief, type MoveAim, type Random, type RatePrior,
-} from '@holvek/core'; // prettier-ignore
+  afterReading,
+  afterTurn,
+  defaultHouseRules,
+  nextMove,
+  seededRandom,
+  startBelief,
+  type Belief,
+  type MoveAim,
+  type Random,
+  type RatePrior,
+} from '@holvek/core';
 
 /** A screw in miniature: true rate, bend, play and direction, read by a noisy gauge. */
 type Miniature = {
@@ -52,13 +61,22 @@ function play(mini: Miniature, policy: Policy, random: Random): Outcome {
   // Rate runs from (1 − bend/2) at the start to (1 + bend/2) at the far end of the distance.
   const pressure = () => {
     const y = carried - y0;
-    return mini.start + mini.sense * mini.rate * y * (1 - mini.bend / 2 + (mini.bend * y) / (2 * mini.span));
+    return (
+      mini.start +
+      mini.sense * mini.rate * y * (1 - mini.bend / 2 + (mini.bend * y) / (2 * mini.span))
+    );
   };
   const read = () => pressure() + noise * random.normal();
   const lane = 0.03 * mini.target;
   let reading = read();
   policy.begin(mini, reading);
-  const outcome = { moves: 0, passedLane: false, passedLimit: false, trulyIn: false, isDone: false };
+  const outcome = {
+    moves: 0,
+    passedLane: false,
+    passedLimit: false,
+    trulyIn: false,
+    isDone: false,
+  };
   while (outcome.moves < MOST) {
     const turns = policy.next(reading);
     if (turns === 'done') {
@@ -148,7 +166,9 @@ function clairvoyant(): Policy {
       readingSd,
       takenUp: lastTurn > 0 ? 'clockwise' : 'anticlockwise',
     });
-    const nearest = fresh.hypotheses.reduce((a, b) => Math.abs(b.backlash - mini.backlash) < Math.abs(a.backlash - mini.backlash) ? b : a).backlash; // prettier-ignore
+    const nearest = fresh.hypotheses.reduce((a, b) =>
+      Math.abs(b.backlash - mini.backlash) < Math.abs(a.backlash - mini.backlash) ? b : a,
+    ).backlash;
     const kept = fresh.hypotheses.filter((h) => h.backlash === nearest);
     const total = kept.reduce((sum, h) => sum + h.weight, 0);
     return { ...fresh, hypotheses: kept.map((h) => ({ ...h, weight: h.weight / total })) };
@@ -172,9 +192,18 @@ function clairvoyant(): Policy {
   };
 }
 
-const priorFrom = (rate: number, sdFraction: number, trust: number, from: RatePrior['from']): RatePrior => ({
-  rate, sdFraction, direction: 'raises', directionTrust: trust, from,
-}); // prettier-ignore
+const priorFrom = (
+  rate: number,
+  sdFraction: number,
+  trust: number,
+  from: RatePrior['from'],
+): RatePrior => ({
+  rate,
+  sdFraction,
+  direction: 'raises',
+  directionTrust: trust,
+  from,
+});
 
 /** Mean and p95 moves and shares in per cent, for each policy on the same screws. */
 export function coachBench(count = 20_000) {

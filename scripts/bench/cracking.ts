@@ -1,12 +1,28 @@
-import { actOnTwin, advanceTwin, readLogCsv, readRamps, seededRandom, twinOf, twinOutputs, type EventOf, type Sample, type Twin } from '@holvek/core'; // prettier-ignore
+import {
+  actOnTwin,
+  advanceTwin,
+  readLogCsv,
+  readRamps,
+  seededRandom,
+  twinOf,
+  twinOutputs,
+  type EventOf,
+  type Sample,
+  type Twin,
+} from '@holvek/core';
 import { familyStarted, type SampleName } from '../../packages/core/src/testing/family-samples';
 import { stamp } from '../../packages/core/src/testing/samples';
 
-export const plants: readonly { readonly name: SampleName; readonly up: Record<string, number | string>; readonly down: Record<string, number | string>; readonly park: Record<string, number | string> }[] = [
+export const plants: readonly {
+  readonly name: SampleName;
+  readonly up: Record<string, number | string>;
+  readonly down: Record<string, number | string>;
+  readonly park: Record<string, number | string>;
+}[] = [
   { name: 'relief_pilot', up: { line: 'over' }, down: { line: 'low' }, park: { line: 'low' } },
   { name: 'relief_spring', up: { throttle: 0 }, down: { throttle: 1 }, park: { throttle: 0.5 } },
   { name: 'vacuum', up: { throttle: 0 }, down: { throttle: 1 }, park: { throttle: 0.5 } },
-]; // prettier-ignore
+];
 
 /** Opening of the throttle that holds a pressure while the relief is shut, 0 … 1. */
 function throttleFor({ plant }: Twin, wanted: number): number {
@@ -50,7 +66,10 @@ export function rampOf({ name, up, down, park }: (typeof plants)[number], seed: 
     // A careful hand throttles so that the pressure rises steadily, and lets it down as steadily.
     for (let t = 0; t < 120; t += 0.25) {
       const share = t < 60 ? 0.5 + 0.7 * (t / 60) : 1.2 - 0.7 * ((t - 60) / 60);
-      live({ throttle: throttleFor(twin, share * Math.abs(draft.target.set_point_pa / 1000)) }, 0.25);
+      live(
+        { throttle: throttleFor(twin, share * Math.abs(draft.target.set_point_pa / 1000)) },
+        0.25,
+      );
     }
   return { samples, truth, resolution };
 }
@@ -73,7 +92,10 @@ function bySecondDifference(samples: readonly Sample[]): number {
 /** Bias, spread and share within a readable division, by plant and by method. */
 export function crackingBench(count: number) {
   return plants.flatMap((plant) => {
-    const errors: Record<string, number[]> = { 'piecewise fit': [], 'largest second difference': [] };
+    const errors: Record<string, number[]> = {
+      'piecewise fit': [],
+      'largest second difference': [],
+    };
     let missed = 0;
     let resolution = 1;
     for (let seed = 1; seed <= count; seed++) {
@@ -96,7 +118,8 @@ export function crackingBench(count: number) {
         'bias, divisions': mean / resolution,
         'spread, divisions':
           Math.sqrt(all.reduce((sum, e) => sum + (e - mean) ** 2, 0) / all.length) / resolution,
-        'within one division, %': (100 * all.filter((e) => Math.abs(e) <= resolution).length) / all.length,
+        'within one division, %':
+          (100 * all.filter((e) => Math.abs(e) <= resolution).length) / all.length,
         'not found': method === 'piecewise fit' ? missed : 0,
       };
     });
@@ -125,6 +148,10 @@ export async function millionRows() {
   return [
     { work: `split ${split} lines by hand`, ms: middle - start, ratio: 1 },
     { work: 'read the log', ms: read - middle, ratio: (read - middle) / (middle - start) },
-    { work: `fit ${ramps?.ok ? ramps.value.length : 0} ramps`, ms: end - read, ratio: (end - read) / (middle - start) },
-  ]; // prettier-ignore
+    {
+      work: `fit ${ramps?.ok ? ramps.value.length : 0} ramps`,
+      ms: end - read,
+      ratio: (end - read) / (middle - start),
+    },
+  ];
 }

@@ -51,7 +51,11 @@ async function overHttp(file: string, batches: readonly (readonly RunEvent[])[])
     });
   });
   const send = (method: string, path: string, body: unknown) =>
-    fetch(`http://127.0.0.1:${port}/api${path}`, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }); // prettier-ignore
+    fetch(`http://127.0.0.1:${port}/api${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
   await send('PUT', `/valves/${benchValve.id}`, benchValve);
   const seconds = await bestOf(1, async () => {
     for (const events of batches) {
@@ -64,10 +68,15 @@ async function overHttp(file: string, batches: readonly (readonly RunEvent[])[])
   return batches.length / seconds;
 }
 
-async function rawInserts(file: string, batches: readonly (readonly RunEvent[])[]): Promise<number> {
+async function rawInserts(
+  file: string,
+  batches: readonly (readonly RunEvent[])[],
+): Promise<number> {
   const database = new sqlite3.Database(file);
   const exec = (sql: string) =>
-    new Promise<void>((done, failed) => database.exec(sql, (error) => (error ? failed(error) : done())));
+    new Promise<void>((done, failed) =>
+      database.exec(sql, (error) => (error ? failed(error) : done())),
+    );
   await exec(`PRAGMA journal_mode = WAL; PRAGMA synchronous = FULL;
     CREATE TABLE events (id TEXT PRIMARY KEY, run_id TEXT, type TEXT, lamport INTEGER, at_ms INTEGER, body TEXT)`);
   const insert = database.prepare('INSERT INTO events VALUES (?, ?, ?, ?, ?, ?)');
@@ -76,8 +85,14 @@ async function rawInserts(file: string, batches: readonly (readonly RunEvent[])[
       await exec('BEGIN');
       for (const e of events)
         await new Promise<void>((done, failed) =>
-          insert.run(e.id, e.run_id, e.type, e.lamport, e.at_ms, JSON.stringify(e), (error: Error | null) =>
-            error ? failed(error) : done(),
+          insert.run(
+            e.id,
+            e.run_id,
+            e.type,
+            e.lamport,
+            e.at_ms,
+            JSON.stringify(e),
+            (error: Error | null) => (error ? failed(error) : done()),
           ),
         );
       await exec('COMMIT');

@@ -28,12 +28,15 @@ export function familiesBench(count: number) {
         settings += 1;
         moves.push((run.marks[adjuster] ?? []).filter(({ kind }) => kind === 'turned').length);
         // Parked above, a reading over the lane on the way down is no overshoot.
-        const isOver = ({ pressure }: { pressure: number }) => (aim.approach === 'from_below' ? pressure > aim.upper : pressure < aim.lower);
+        const isOver = ({ pressure }: { pressure: number }) =>
+          aim.approach === 'from_below' ? pressure > aim.upper : pressure < aim.lower;
         if (dots.slice(1).some(isOver)) pastLane += 1;
-        if (aim.approach === 'from_below' && dots.some(({ pressure }) => pressure > aim.limit)) pastLimit += 1;
+        if (aim.approach === 'from_below' && dots.some(({ pressure }) => pressure > aim.limit))
+          pastLimit += 1;
         if (Math.abs(sign * left - sign * target.set_point_pa) <= target.tolerance_pa) inLane += 1;
       }
-      if (!Number.isFinite(twinOutputs(twin).inlet)) throw new Error(`${name} ${seed} left its bounds`);
+      if (!Number.isFinite(twinOutputs(twin).inlet))
+        throw new Error(`${name} ${seed} left its bounds`);
     }
     moves.sort((a, b) => a - b);
     return {
@@ -46,4 +49,4 @@ export function familiesBench(count: number) {
       'not signed': unfinished,
     };
   });
-} // prettier-ignore
+}

@@ -9,7 +9,10 @@ import { print } from './print';
 import { twinBench } from './twin';
 import { webBench } from './web';
 
-/** `npm run bench [coach|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning] [-- --quick]`: figures as ratios within one run. */
+/**
+ * `npm run bench [coach|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning]
+ * [-- --quick]`: figures as ratios within one run.
+ */
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
 const isQuick = process.argv.includes('--quick');
 const does = (name: string) => wanted.length === 0 || wanted.includes(name);
@@ -24,7 +27,8 @@ if (does('cracking')) {
   print('6b. A log of a million rows', await millionRows());
 }
 if (does('lockup')) print('7. Lockup or creep', lockupBench(1000));
-if (does('families')) print('8. Coach on the twins of every family', familiesBench(isQuick ? 20 : 150));
+if (does('families'))
+  print('8. Coach on the twins of every family', familiesBench(isQuick ? 20 : 150));
 if (does('zerospan'))
   print('9. Zero and span, rounds to hold both ends', zeroSpanBench(isQuick ? 500 : 5000));
 if (does('edges')) print('10. Edges of a flame', edgesBench(isQuick ? 200 : 2000));

@@ -1,7 +1,16 @@
 import {
-  edgeSearch, fitStep, previewLoop, seededRandom, simcSettings, zeroSpanView,
-  type EdgeLimits, type Light, type Random, type ZeroSpanMark, type ZeroSpanOptions,
-} from '@holvek/core'; // prettier-ignore
+  edgeSearch,
+  fitStep,
+  previewLoop,
+  seededRandom,
+  simcSettings,
+  zeroSpanView,
+  type EdgeLimits,
+  type Light,
+  type Random,
+  type ZeroSpanMark,
+  type ZeroSpanOptions,
+} from '@holvek/core';
 
 const TOLERANCE = 0.01;
 const GUARD = 0.002;
@@ -62,9 +71,14 @@ function backAndForth(one: Instrument, spanMove: (error: number) => number): voi
 
 function coached(one: Instrument): void {
   const options: ZeroSpanOptions = {
-    screws: ['zero', 'span'], tolerance: TOLERANCE, uncertainty: GUARD, noise: NOISE, spanFactor: 1,
-    angularityFactor: 5, perTurn: { zero: 1, span: 1 },
-  }; // prettier-ignore
+    screws: ['zero', 'span'],
+    tolerance: TOLERANCE,
+    uncertainty: GUARD,
+    noise: NOISE,
+    spanFactor: 1,
+    angularityFactor: 5,
+    perTurn: { zero: 1, span: 1 },
+  };
   const marks: ZeroSpanMark[] = [];
   for (let i = 0; i < 3 * MOST && one.visits < MOST; i++) {
     const { move } = zeroSpanView(marks, options);
@@ -133,7 +147,11 @@ export function edgesBench(count: number) {
       failed += made.filter(({ lit }) => !lit).length;
       off += Math.abs((found.low.at ?? 0) - low) + Math.abs((found.high.at ?? 1) - high);
     }
-    return { 'lights': lights / count, 'failed': failed / count, 'edge off, % of range': (50 * off) / count };
+    return {
+      lights: lights / count,
+      failed: failed / count,
+      'edge off, % of range': (50 * off) / count,
+    };
   };
   /** Down by equal steps until it fails, then up from the start until it fails. */
   const bySteps = (made: readonly Light[]): number | undefined => {
@@ -145,21 +163,35 @@ export function edgesBench(count: number) {
   };
   return [
     { search: 'equal steps', ...search(bySteps) },
-    { search: 'halving', ...search((made) => edgeSearch(made, { ...limits, failCost: 1 }).next?.pressure) },
+    {
+      search: 'halving',
+      ...search((made) => edgeSearch(made, { ...limits, failCost: 1 }).next?.pressure),
+    },
     { search: 'ours', ...search((made) => edgeSearch(made, limits).next?.pressure) },
   ];
-} // prettier-ignore
+}
 
 const percentile = (values: readonly number[], share: number): number =>
   [...values].sort((a, b) => a - b)[Math.floor(share * (values.length - 1))] ?? Number.NaN;
 
 /** Model fits on noisy steps against the generating values, and what the settings do on the true process. */
 export function tuningBench(count: number) {
-  const seen = { gain: [] as number[], timeConstant: [] as number[], deadTime: [] as number[], overshoot: [] as number[], settling: [] as number[], sensitivity: [] as number[] };
+  const seen = {
+    gain: [] as number[],
+    timeConstant: [] as number[],
+    deadTime: [] as number[],
+    overshoot: [] as number[],
+    settling: [] as number[],
+    sensitivity: [] as number[],
+  };
   let refused = 0;
   for (let seed = 1; seed <= count; seed++) {
     const random = seededRandom(seed);
-    const truth = { gain: random.between(0.4, 3), timeConstant: random.between(8, 120), deadTime: random.between(1, 20) };
+    const truth = {
+      gain: random.between(0.4, 3),
+      timeConstant: random.between(8, 120),
+      deadTime: random.between(1, 20),
+    };
     const span = 1.3 * (truth.deadTime + 5 * truth.timeConstant);
     const noise = random.between(0.05, 0.8);
     const fit = fitStep(
@@ -167,7 +199,11 @@ export function tuningBench(count: number) {
         const t = (span * i) / 239;
         const since = t - 0.15 * span - truth.deadTime;
         const rise = since > 0 ? 1 - Math.exp(-since / truth.timeConstant) : 0;
-        return { t, output: t < 0.15 * span ? 40 : 50, value: 50 + 10 * truth.gain * rise + noise * random.normal() };
+        return {
+          t,
+          output: t < 0.15 * span ? 40 : 50,
+          value: 50 + 10 * truth.gain * rise + noise * random.normal(),
+        };
       }),
     );
     if (!fit.ok) {
@@ -179,12 +215,25 @@ export function tuningBench(count: number) {
       seen[key].push(100 * Math.abs(model[key] / truth[key] - 1));
     const loop = previewLoop(truth, simcSettings(model));
     seen.overshoot.push(100 * loop.overshoot);
-    seen.settling.push((loop.settling ?? Number.POSITIVE_INFINITY) / (truth.deadTime + truth.timeConstant));
+    seen.settling.push(
+      (loop.settling ?? Number.POSITIVE_INFINITY) / (truth.deadTime + truth.timeConstant),
+    );
     seen.sensitivity.push(loop.sensitivity);
   }
-  const names = { gain: 'gain off, %', timeConstant: 'time constant off, %', deadTime: 'dead time off, %', overshoot: 'overshoot, %', settling: 'settling, x (dead time + constant)', sensitivity: 'largest sensitivity' };
+  const names = {
+    gain: 'gain off, %',
+    timeConstant: 'time constant off, %',
+    deadTime: 'dead time off, %',
+    overshoot: 'overshoot, %',
+    settling: 'settling, x (dead time + constant)',
+    sensitivity: 'largest sensitivity',
+  };
   return [
-    ...Object.entries(seen).map(([key, values]) => ({ figure: names[key as keyof typeof names], median: percentile(values, 0.5), p95: percentile(values, 0.95) })),
+    ...Object.entries(seen).map(([key, values]) => ({
+      figure: names[key as keyof typeof names],
+      median: percentile(values, 0.5),
+      p95: percentile(values, 0.95),
+    })),
     { figure: 'refused, of all', median: refused, p95: count },
   ];
-} // prettier-ignore
+}

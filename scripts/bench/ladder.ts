@@ -5,17 +5,33 @@ import { bestOf } from './print';
 function system(count: number, rulesPerRung: number) {
   const random = seededRandom(count);
   const rungs: Rung[] = Array.from({ length: count }, (_, i) => ({
-    id: `r${i}`, name: `r${i}`, kind: 'reducing', tolerance_pa: 1000, ...(i % 3 === 0 ? { lockup: { fraction: 0.02, least_pa: 2000 } } : {}),
-  })); // prettier-ignore
-  const rules: Rule[] = [{ id: 'floor', kind: 'at_least', rung: 'r0', pa: 1e5, why: '', from: 'own' }];
-  for (let i = 1; i < count; i++) rules.push({ id: `f${i}`, kind: 'at_least', rung: `r${i}`, pa: 1e4, why: '', from: 'own' });
+    id: `r${i}`,
+    name: `r${i}`,
+    kind: 'reducing',
+    tolerance_pa: 1000,
+    ...(i % 3 === 0 ? { lockup: { fraction: 0.02, least_pa: 2000 } } : {}),
+  }));
+  const rules: Rule[] = [
+    { id: 'floor', kind: 'at_least', rung: 'r0', pa: 1e5, why: '', from: 'own' },
+  ];
+  for (let i = 1; i < count; i++)
+    rules.push({ id: `f${i}`, kind: 'at_least', rung: `r${i}`, pa: 1e4, why: '', from: 'own' });
   while (rules.length < count * rulesPerRung) {
     const [a, b] = [Math.floor(random.uniform() * count), Math.floor(random.uniform() * count)];
     if (a === b) continue;
-    rules.push({ id: `x${rules.length}`, kind: 'above_by', high: `r${Math.max(a, b)}`, low: `r${Math.min(a, b)}`, by_pa: random.between(0, 5000), counts_lockup: random.uniform() < 0.2, why: '', from: 'own' });
+    rules.push({
+      id: `x${rules.length}`,
+      kind: 'above_by',
+      high: `r${Math.max(a, b)}`,
+      low: `r${Math.min(a, b)}`,
+      by_pa: random.between(0, 5000),
+      counts_lockup: random.uniform() < 0.2,
+      why: '',
+      from: 'own',
+    });
   }
   return { rungs, rules };
-} // prettier-ignore
+}
 
 /** Time of a whole solution against one pass over its rules, and how it grows. */
 export async function ladderBench() {

@@ -1,4 +1,14 @@
-import { createTwin, defaultHouseRules, procedureOf, rehearse, startDraft, twinOf, type EventOf, type RunEvent, type TwinFault } from '@holvek/core'; // prettier-ignore
+import {
+  createTwin,
+  defaultHouseRules,
+  procedureOf,
+  rehearse,
+  startDraft,
+  twinOf,
+  type EventOf,
+  type RunEvent,
+  type TwinFault,
+} from '@holvek/core';
 import { demoGauges, demoValves } from '../../packages/server/src/seed/valves';
 
 const demo = demoValves.find(({ valve }) => valve.tag === 'PRV-07')!.valve;
@@ -33,7 +43,15 @@ export function longRun(runId: string, count: number): RunEvent[] {
     at_ms: now,
     lamport: 1,
   } as EventOf<'started'>;
-  const { events } = rehearse({ started, runId, twin: twinOf(base)!, author: 'Bench', startAtMs: now, newId: () => `${runId}-${++n}`, stopBefore: 'as_left' }); // prettier-ignore
+  const { events } = rehearse({
+    started,
+    runId,
+    twin: twinOf(base)!,
+    author: 'Bench',
+    startAtMs: now,
+    newId: () => `${runId}-${++n}`,
+    stopBefore: 'as_left',
+  });
   const reading = events.findLast(({ type }) => type === 'reading')!;
   const more = Array.from({ length: Math.max(0, count - events.length) }, (_, i) => ({
     ...reading,

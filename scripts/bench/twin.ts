@@ -14,14 +14,24 @@ export function twinBench() {
       const before = process.cpuUsage();
       advanceTwin(twin, 1800);
       const { user, system } = process.cpuUsage(before);
-      return { measure: `${scene}, fault ${fault}`, 'simulated s per CPU s': 1800 / ((user + system) / 1e6) };
+      return {
+        measure: `${scene}, fault ${fault}`,
+        'simulated s per CPU s': 1800 / ((user + system) / 1e6),
+      };
     }),
   );
-  const decay = integrate((y, _t, out) => void (out[0] = -0.7 * y[0]!), [5], 0, 4, { tolerance: 2e-4 })
-    .state[0]!;
-  const swing = integrate((y, _t, out) => void ((out[0] = y[1]!), (out[1] = -4 * y[0]!)), [1, 0], 0, 10, {
+  const decay = integrate((y, _t, out) => void (out[0] = -0.7 * y[0]!), [5], 0, 4, {
     tolerance: 2e-4,
   }).state[0]!;
+  const swing = integrate(
+    (y, _t, out) => void ((out[0] = y[1]!), (out[1] = -4 * y[0]!)),
+    [1, 0],
+    0,
+    10,
+    {
+      tolerance: 2e-4,
+    },
+  ).state[0]!;
   return [
     ...speeds,
     {

@@ -27,7 +27,10 @@ export async function webBench() {
     ],
   });
   try {
-    const page = await browser.newPage({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' });
+    const page = await browser.newPage({
+      viewport: { width: 390, height: 844 },
+      serviceWorkers: 'block',
+    });
     let gzip = 0;
     page.on('response', async (response) => {
       if (/\.(js|html|css)$|\/$/u.test(new URL(response.url()).pathname))
@@ -52,7 +55,10 @@ export async function webBench() {
       { measure: 'gzip of what the first screen loads, kB', value: gzip / 1000 },
       { measure: 'against a bare Expo Router export', ratio: gzip / 1000 / BARE_GZIP_KB },
       { measure: 'first usable round, CPU slowed 4 ×, ms', value: firstRound },
-      { measure: 'tap to next paint on the Set step, CPU slowed 4 ×, median ms', value: delays[2]! },
+      {
+        measure: 'tap to next paint on the Set step, CPU slowed 4 ×, median ms',
+        value: delays[2]!,
+      },
       { measure: 'the same, slowest of five, ms', value: delays[4]! },
     ];
   } finally {

@@ -12,6 +12,7 @@ import { TamaguiProvider } from 'tamagui';
 import { KEEP_MS, persister, queryClient } from '@/data/queries';
 import { startSync } from '@/data/store';
 import { usePreferences } from '@/settings/preferences';
+import { Guarded } from '@/shell/guarded';
 import { Shell } from '@/shell/shell';
 import { config } from '@/theme/tamagui.config';
 
@@ -28,6 +29,7 @@ export default function Layout() {
   const chosen = theme === 'system' ? (system === 'dark' ? 'dark' : 'light') : theme;
   useEffect(() => {
     startSync();
+    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- absent outside a secure context
     if (process.env.NODE_ENV === 'production') void navigator.serviceWorker?.register('/sw.js');
   }, []);
   useEffect(() => {
@@ -42,7 +44,9 @@ export default function Layout() {
         persistOptions={{ persister, maxAge: KEEP_MS, buster: '1' }}
       >
         <Shell>
-          <Slot />
+          <Guarded>
+            <Slot />
+          </Guarded>
         </Shell>
       </PersistQueryClientProvider>
     </TamaguiProvider>

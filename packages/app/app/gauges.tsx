@@ -1,4 +1,4 @@
-import { gaugeFitness, type Gauge, type Plate } from '@holvek/core';
+import { families, gaugeFitness, type Gauge, type Plate } from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from 'tamagui';
 import { useGauges, useHouseRules, useValves } from '@/data/queries';
@@ -10,8 +10,7 @@ import { Card, Pill } from '@/ui/card';
 import { BigButton, Press } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
 import { Heading, Muted, Words } from '@/ui/words';
-
-const today = () => new Date().toISOString().slice(0, 10);
+import { today } from '@/ui/local-day';
 
 /** The test gauges: range, date, and which valves of the register each one may judge. */
 export default function GaugesScreen() {
@@ -48,7 +47,8 @@ export default function GaugesScreen() {
 }
 
 /** Low-pressure gas wants a low-range gauge of its own; what fits water by range is not taken to it. */
-const suits = (gauge: Gauge, { family }: Plate): boolean => family !== 'gas' || gauge.range_high_pa <= 20_000;
+const suits = (gauge: Gauge, { family }: Plate): boolean =>
+  !families[family].wantsLowRange || gauge.range_high_pa <= 20_000;
 
 function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: () => void }) {
   const units = useUnits();
@@ -71,9 +71,10 @@ function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: 
           </Pill>
         </XStack>
         <YStack>
-          <Words
-            color={isOut ? '$onVermilionSoft' : '$color'}
-          >{`${units.figure(gauge.range_low_pa)} to ${units.withUnit(gauge.range_high_pa, 1000)} · reads to ${units.withUnit(gauge.resolution_pa)} · ${(gauge.accuracy_fraction * 100).toFixed(2)} % of span`}</Words>
+          <Words color={isOut ? '$onVermilionSoft' : '$color'}>
+            {`${units.figure(gauge.range_low_pa)} to ${units.withUnit(gauge.range_high_pa, 1000)} · reads to ` +
+              `${units.withUnit(gauge.resolution_pa)} · ${(gauge.accuracy_fraction * 100).toFixed(2)} % of span`}
+          </Words>
           <Muted color={isOut ? '$onVermilionSoft' : '$muted'}>
             {isOut
               ? `Ran out on ${gauge.calibration_due_on}. May be used with a warning that stands on the sheet.`

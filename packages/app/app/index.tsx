@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, XStack, YStack } from 'tamagui';
-import { useGauges, useRounds, useSites, useValves } from '@/data/queries';
+import { useGauges, useHouseRules, useRounds, useSites, useValves } from '@/data/queries';
 import { changePreferences, usePreferences } from '@/settings/preferences';
 import { CarryOn } from '@/round/carry-on';
 import { RoundLine, roundMinutes } from '@/round/round-line';
@@ -21,7 +21,9 @@ export default function RoundScreen() {
   const sites = useSites().data;
   const router = useRouter();
   const { round: chosen } = usePreferences();
+  // What a start needs is fetched while there is a network: gauges, and the owner’s figures.
   useGauges();
+  useHouseRules();
   const [isWhyOpen, setWhyOpen] = useState(false);
   const current = (rounds.data ?? []).filter(({ archived }) => !archived).sort(byHand);
   const round = current.find(({ id }) => id === chosen) ?? current[0];
@@ -62,7 +64,9 @@ export default function RoundScreen() {
         <Heading>In setting order</Heading>
         <XStack gap="$3">
           <WordButton onPress={() => setWhyOpen(true)}>why this order?</WordButton>
-          {round ? <WordButton onPress={() => router.push(`/rounds/${round.id}`)}>change</WordButton> : null}
+          {round ? (
+            <WordButton onPress={() => router.push(`/rounds/${round.id}`)}>change</WordButton>
+          ) : null}
         </XStack>
       </XStack>
       {rows.length === 0 ? (

@@ -13,7 +13,8 @@ const themes: readonly { readonly value: Preferences['theme']; readonly say: str
   { value: 'light', say: 'Enamel' },
   { value: 'dark', say: 'Plant room' },
 ];
-const options = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, say: value }));
+const options = <T extends string>(values: readonly T[]) =>
+  values.map((value) => ({ value, say: value }));
 
 /** Who works on this phone, how it looks, and the house's own figures. */
 export default function SettingsScreen() {
@@ -51,8 +52,8 @@ export default function SettingsScreen() {
       <Card>
         <Heading>House rules</Heading>
         <Muted>
-          Ordinary trade figures, yours to change. The maker’s manual, local code and licensed persons outrank
-          them. A run keeps the rules it was started with.
+          Ordinary trade figures, yours to change. The maker’s manual, local code and licensed
+          persons outrank them. A run keeps the rules it was started with.
         </Muted>
         <HouseRulesForm />
       </Card>

@@ -12,9 +12,12 @@ const layers = [
   'prove',
   'tune',
   'device',
-  'procedure',
+  'plant',
+  'step',
+  'family',
   'run',
   'sheet',
+  'report',
   'twin',
   'exchange',
 ];

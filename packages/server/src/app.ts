@@ -57,7 +57,10 @@ export function createApp(
   app.onError((error, c) => {
     if (error instanceof Problem) return c.json(problemBody(error), error.status);
     if (error instanceof HTTPException)
-      return c.json(problemBody({ code: 'request.unreadable', detail: error.message }), error.status);
+      return c.json(
+        problemBody({ code: 'request.unreadable', detail: error.message }),
+        error.status,
+      );
     options.log?.(error);
     return c.json(problemBody({ code: 'server.fault' }), 500);
   });

@@ -1,4 +1,10 @@
-import { type Ingested, reduceRun, runEventSchema, signingError, type RunEvent } from '@holvek/core';
+import {
+  type Ingested,
+  reduceRun,
+  runEventSchema,
+  signingError,
+  type RunEvent,
+} from '@holvek/core';
 import { QueryTypes } from 'sequelize';
 import type { Store } from './db/open';
 import type { Tables } from './db/tables';
@@ -8,18 +14,26 @@ import { fileRun } from './sheet/shelf';
  * Takes a batch of events of one run into the log. The same id twice is one event; the order of
  * arrival does not matter; nothing joins a run that is signed, and the phone is told so.
  */
-export const ingest = (store: Store, runId: string, batch: readonly RunEvent[]): Promise<Ingested> =>
+export const ingest = (
+  store: Store,
+  runId: string,
+  batch: readonly RunEvent[],
+): Promise<Ingested> =>
   store.write(async (tables) => {
     const run = await tables.runs.findByPk(runId, { raw: true });
     const known = await knownIds(tables, runId, batch);
-    const fresh = batch.filter(({ id }, i) => !known.has(id) && batch.findIndex((e) => e.id === id) === i);
+    const fresh = batch.filter(
+      ({ id }, i) => !known.has(id) && batch.findIndex((e) => e.id === id) === i,
+    );
     const alien = fresh.filter(({ run_id }) => run_id !== runId);
     const isSigned = run?.status === 'signed';
     const wanted = fresh.filter((event) => event.run_id === runId && !isSigned);
     const refused = [
       ...alien.map(({ id }) => ({ id, code: 'event.other_run' })),
       ...(isSigned
-        ? fresh.filter(({ run_id }) => run_id === runId).map(({ id }) => ({ id, code: 'run.already_signed' }))
+        ? fresh
+            .filter(({ run_id }) => run_id === runId)
+            .map(({ id }) => ({ id, code: 'run.already_signed' }))
         : []),
     ];
     const started = wanted.find((event) => event.type === 'started');
@@ -28,16 +42,25 @@ export const ingest = (store: Store, runId: string, batch: readonly RunEvent[]):
         stored: [...known],
         refused: [
           ...refused,
-          ...wanted.map(({ id }) => ({ id, code: 'valve.not_found', detail: { id: started.valve_id } })),
+          ...wanted.map(({ id }) => ({
+            id,
+            code: 'valve.not_found',
+            detail: { id: started.valve_id },
+          })),
         ],
       };
     if (wanted.length === 0) return { stored: [...known], refused };
     await touchRun(tables, { runId, wanted, started, exists: run !== null });
     await insertEvents(tables, wanted);
     const mayFreeze =
-      run?.status === 'signing' || wanted.some(({ type }) => type === 'signed' || type === 'abandoned');
+      run?.status === 'signing' ||
+      wanted.some(({ type }) => type === 'signed' || type === 'abandoned');
     const sheetId = mayFreeze ? await conclude(tables, runId) : undefined;
-    return { stored: [...known, ...wanted.map(({ id }) => id)], refused, ...(sheetId ? { sheetId } : {}) };
+    return {
+      stored: [...known, ...wanted.map(({ id }) => id)],
+      refused,
+      ...(sheetId ? { sheetId } : {}),
+    };
   });
 
 async function knownIds(tables: Tables, runId: string, batch: readonly RunEvent[]) {

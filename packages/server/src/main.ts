@@ -10,7 +10,14 @@ type ServeOptions = Parameters<typeof serve>[0];
 
 /** Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo. */
 async function main() {
-  const { HOST = '127.0.0.1', PORT = '8140', DATA = 'data/holvek.sqlite', APP = 'dist/app', FONTS = 'node_modules/@expo-google-fonts', SEED } = process.env; // prettier-ignore
+  const {
+    HOST = '127.0.0.1',
+    PORT = '8140',
+    DATA = 'data/holvek.sqlite',
+    APP = 'dist/app',
+    FONTS = 'node_modules/@expo-google-fonts',
+    SEED,
+  } = process.env;
   const store = await openStore(DATA);
   if (SEED === 'demo')
     await seedLarkhollow(store, { now: Date.now(), tell: (line) => console.log(`  ${line}`) });

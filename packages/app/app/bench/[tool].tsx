@@ -20,7 +20,9 @@ export default function BenchToolScreen() {
     );
   if (valveId && !valves.data) return <Loading what="Fetching the valve" />;
   const valve = valves.data?.find((each) => each.id === valveId);
-  const given = Object.fromEntries(tool.fields.flatMap(({ key }) => (values[key] === undefined ? [] : [[key, values[key]]]))); // prettier-ignore
+  const given = Object.fromEntries(
+    tool.fields.flatMap(({ key }) => (values[key] === undefined ? [] : [[key, values[key]]])),
+  );
   return (
     <ToolPage
       key={`${tool.id} ${valve?.id ?? ''}`}

@@ -23,8 +23,11 @@ export default function BenchScreen() {
     ...benchTools.filter((tool) => !valve || tool.fromValve?.(valve)),
     ...(valve ? [] : [tuning]),
   ];
-  const open = (tool: string) => router.push(`/bench/${tool}${valve ? `?valve=${valve.id}` : ''}` as Href);
-  useKeys(Object.fromEntries(tools.slice(0, 9).map((tool, i) => [String(i + 1), () => open(tool.id)])));
+  const open = (tool: string) =>
+    router.push(`/bench/${tool}${valve ? `?valve=${valve.id}` : ''}` as Href);
+  useKeys(
+    Object.fromEntries(tools.slice(0, 9).map((tool, i) => [String(i + 1), () => open(tool.id)])),
+  );
   return (
     <Screen
       title="Bench"

@@ -64,7 +64,8 @@ export default function LadderScreen() {
 
 function standing(system: System): readonly [string, Tone] {
   const solved = solveLadder(system);
-  if (!solved.ok) return [solved.error.code === 'ladder.clash' ? 'rules clash' : 'not sound', 'stop'];
+  if (!solved.ok)
+    return [solved.error.code === 'ladder.clash' ? 'rules clash' : 'not sound', 'stop'];
   const off = foundBeside(system, solved.value).filter(
     ({ word }) => word === 'too_high' || word === 'too_low',
   );

@@ -15,8 +15,7 @@ import { BigButton, Press, WordButton } from '@/ui/press';
 import { Loading } from '@/ui/states';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
-
-const today = () => new Date().toISOString().slice(0, 10);
+import { today } from '@/ui/local-day';
 
 /** A round built by hand: which valves, in which order. */
 export default function RoundEditor() {
@@ -34,10 +33,14 @@ export default function RoundEditor() {
     valve_ids: [],
     why_this_order: 'Ordered by hand.',
   };
-  return <RoundForm initial={known ?? blank} isNew={!known} valves={valves} />; // prettier-ignore
+  return <RoundForm initial={known ?? blank} isNew={!known} valves={valves} />;
 }
 
-type Props = { readonly initial: Round; readonly isNew: boolean; readonly valves: readonly Valve[] };
+type Props = {
+  readonly initial: Round;
+  readonly isNew: boolean;
+  readonly valves: readonly Valve[];
+};
 
 function RoundForm({ initial, isNew, valves }: Props) {
   const router = useRouter();
@@ -90,16 +93,30 @@ function RoundForm({ initial, isNew, valves }: Props) {
         </Words>
       ) : null}
       <Heading>In this order</Heading>
-      {chosen.length === 0 ? <Muted>Add valves from below. Drag them by the grip, or use the arrows.</Muted> : null}
+      {chosen.length === 0 ? (
+        <Muted>Add valves from below. Drag them by the grip, or use the arrows.</Muted>
+      ) : null}
       <SortableValves valves={chosen} onOrder={setIds} />
-      <Field label="Add a valve" value={find} onChangeText={setFind} maxLength={60} hint="Tag, name or place." />
+      <Field
+        label="Add a valve"
+        value={find}
+        onChangeText={setFind}
+        maxLength={60}
+        hint="Tag, name or place."
+      />
       <YStack>
         {valves
           .filter(({ id }) => !ids.includes(id))
-          .filter(({ tag, name: called, place }) => `${tag} ${called} ${place}`.toLowerCase().includes(find.trim().toLowerCase()))
+          .filter(({ tag, name: called, place }) =>
+            `${tag} ${called} ${place}`.toLowerCase().includes(find.trim().toLowerCase()),
+          )
           .slice(0, 8)
           .map((valve) => (
-            <AddLine key={valve.id} valve={valve} onAdd={() => setIds((now) => [...now, valve.id])} />
+            <AddLine
+              key={valve.id}
+              valve={valve}
+              onAdd={() => setIds((now) => [...now, valve.id])}
+            />
           ))}
       </YStack>
       {isNew ? null : (
@@ -108,13 +125,20 @@ function RoundForm({ initial, isNew, valves }: Props) {
         </WordButton>
       )}
     </Screen>
-  ); // prettier-ignore
+  );
 }
 
 function AddLine({ valve, onAdd }: { readonly valve: Valve; readonly onAdd: () => void }) {
   const units = useUnits();
   return (
-    <Press onPress={onAdd} minHeight={56} justifyContent="center" borderBottomWidth={1} borderColor="$line" aria-label={`Add ${valve.tag}`}>
+    <Press
+      onPress={onAdd}
+      minHeight={56}
+      justifyContent="center"
+      borderBottomWidth={1}
+      borderColor="$line"
+      aria-label={`Add ${valve.tag}`}
+    >
       <XStack justifyContent="space-between" alignItems="center" gap="$2">
         <YStack flexShrink={1}>
           <Strong>{`${valve.tag} ${valve.name}`}</Strong>
@@ -123,5 +147,5 @@ function AddLine({ valve, onAdd }: { readonly valve: Valve; readonly onAdd: () =
         <Strong color="$verdigrisDeep">add</Strong>
       </XStack>
     </Press>
-  ); // prettier-ignore
+  );
 }

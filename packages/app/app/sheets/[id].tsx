@@ -7,9 +7,8 @@ import { api } from '@/data/api';
 import { useSheets, useVerify } from '@/data/queries';
 import { Screen } from '@/shell/screen';
 import { ReviseSheet } from '@/sheet/revise-sheet';
-import { outcomeTone, outcomeWord } from '@/sheet/outcome';
-import { SheetSummary } from '@/sheet/sheet-summary';
-import { Card, Pill, Row } from '@/ui/card';
+import { ReportView } from '@/report/report-view';
+import { Card, Row } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Figure, Muted, Words } from '@/ui/words';
@@ -18,7 +17,11 @@ import { Figure, Muted, Words } from '@/ui/words';
 export default function SheetScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const kept = useSheets().data?.find((sheet) => sheet.id === id);
-  const fetched = useQuery({ queryKey: ['sheet', id], queryFn: () => api.sheet(id), enabled: !kept });
+  const fetched = useQuery({
+    queryKey: ['sheet', id],
+    queryFn: () => api.sheet(id),
+    enabled: !kept,
+  });
   const sheet = kept ?? fetched.data;
   const chain = useVerify(sheet?.body.valve_id ?? '');
   const [isRevising, setRevising] = useState(false);
@@ -41,7 +44,6 @@ export default function SheetScreen() {
       title={body.valve_tag}
       under={`as-left sheet · ${format(body.signed_at_ms, 'd MMM yyyy, HH:mm')}`}
       back
-      right={<Pill tone={outcomeTone(body)}>{outcomeWord(body)}</Pill>}
       footer={
         <>
           <BigButton flex={1} kind="outline" onPress={() => save('pdf')}>
@@ -56,7 +58,7 @@ export default function SheetScreen() {
         </>
       }
     >
-      <SheetSummary body={body} />
+      <ReportView body={body} />
       {body.rehearsal ? (
         <Card tone="warn">
           <Words color="$onBrassSoft">
@@ -83,7 +85,9 @@ export default function SheetScreen() {
       </Card>
       {[
         ...body.notes,
-        ...body.skipped.map(({ step_id, reason }) => `Left out ${step_id.replaceAll('_', ' ')}: ${reason}`),
+        ...body.skipped.map(
+          ({ step_id, reason }) => `Left out ${step_id.replaceAll('_', ' ')}: ${reason}`,
+        ),
       ].map((note) => (
         <Muted key={note}>{note}</Muted>
       ))}

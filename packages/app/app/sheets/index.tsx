@@ -1,18 +1,19 @@
+import { leftWords, outcomeWord } from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import { FlatList } from 'react-native';
 import { XStack, YStack } from 'tamagui';
 import { useHouseRules, useSheets, useValves } from '@/data/queries';
-import { useUnits } from '@/settings/use-units';
 import { Head } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
-import { leftWords, outcomeTone, outcomeWord } from '@/sheet/outcome';
+import { outcomeTone } from '@/sheet/outcome';
 import { Card, Pill } from '@/ui/card';
 import { Press } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
 import { useNow } from '@/ui/use-now';
 import { nextLook } from '@/valve/valve-state';
+import { usePrinters } from '@/report/use-printers';
 
 /** Signed records, latest first, and what is due next. */
 export default function SheetsScreen() {
@@ -20,7 +21,7 @@ export default function SheetsScreen() {
   const valves = useValves().data ?? [];
   const rules = useHouseRules();
   const router = useRouter();
-  const units = useUnits();
+  const print = usePrinters();
   const now = useNow();
   const due = valves
     .flatMap((valve) => {
@@ -30,7 +31,15 @@ export default function SheetsScreen() {
     .sort((a, b) => a.at.getTime() - b.at.getTime())
     .slice(0, 3);
   return (
-    <YStack flex={1} minHeight={0} padding="$4" gap="$3" width="100%" maxWidth="$column" alignSelf="center">
+    <YStack
+      flex={1}
+      minHeight={0}
+      padding="$4"
+      gap="$3"
+      width="100%"
+      maxWidth="$column"
+      alignSelf="center"
+    >
       <Head title="Sheets" under={`${sheets.data?.length ?? 0} signed`} right={<SyncPill />} />
       <FlatList
         style={{ flex: 1 }}
@@ -78,8 +87,14 @@ export default function SheetsScreen() {
               borderColor="$line"
             >
               <YStack flexShrink={1}>
-                <Strong fontSize="$4" lineHeight="$4">{`${body.valve_tag} ${body.valve_name}`}</Strong>
-                <Muted>{`${format(body.signed_at_ms, 'd MMM yyyy')} · ${leftWords(body, units)}${body.revision > 1 ? ` · revision ${body.revision}` : ''}`}</Muted>
+                <Strong
+                  fontSize="$4"
+                  lineHeight="$4"
+                >{`${body.valve_tag} ${body.valve_name}`}</Strong>
+                <Muted>
+                  {`${format(body.signed_at_ms, 'd MMM yyyy')} · ` +
+                    `${leftWords(body, print)}${body.revision > 1 ? ` · revision ${body.revision}` : ''}`}
+                </Muted>
               </YStack>
               <Pill tone={outcomeTone(body)}>{outcomeWord(body)}</Pill>
             </XStack>

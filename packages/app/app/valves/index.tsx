@@ -27,7 +27,15 @@ const tones: Record<Standing, Tone> = {
   'in order': 'good',
   'out of service': 'stop',
 };
-const filters = ['all', 'in hand', 'overdue', 'drifting', 'never set', 'out of service', 'in order'] as const;
+const filters = [
+  'all',
+  'in hand',
+  'overdue',
+  'drifting',
+  'never set',
+  'out of service',
+  'in order',
+] as const;
 type Filter = (typeof filters)[number];
 
 /** The register: find a valve by tag, name or place, or by how it stands. */
@@ -59,8 +67,20 @@ export default function ValvesScreen() {
       .sort((a, b) => a.valve.tag.localeCompare(b.valve.tag, 'en', { numeric: true }));
   }, [filter, now, rules, sheets, shelf, text, valves.data]);
   return (
-    <YStack flex={1} minHeight={0} padding="$4" gap="$3" width="100%" maxWidth="$column" alignSelf="center">
-      <Head title="Valves" under={`${rows.length} of ${valves.data?.length ?? 0}`} right={<SyncPill />} />
+    <YStack
+      flex={1}
+      minHeight={0}
+      padding="$4"
+      gap="$3"
+      width="100%"
+      maxWidth="$column"
+      alignSelf="center"
+    >
+      <Head
+        title="Valves"
+        under={`${rows.length} of ${valves.data?.length ?? 0}`}
+        right={<SyncPill />}
+      />
       <TextInput
         ref={input as never}
         aria-label="Find a valve"
@@ -95,7 +115,9 @@ export default function ValvesScreen() {
           )
         }
         renderItem={({ item }) => <ValveLine valve={item.valve} standing={item.standing} />}
-        ListFooterComponent={<WordButton onPress={() => setFilesOpen(true)}>register as a file</WordButton>}
+        ListFooterComponent={
+          <WordButton onPress={() => setFilesOpen(true)}>register as a file</WordButton>
+        }
       />
       <RegisterFiles isOpen={areFilesOpen} onClose={() => setFilesOpen(false)} />
     </YStack>

@@ -1,7 +1,20 @@
 import {
-  chooseSpring, defaultHouseRules, gaugeFitness, gaugeError, printTurns, resultUncertainty, standardAirPressure, switchBand, switchKindOf,
-  switchSettings, toSI, type Gauge, type Spring, type SwitchKind,
-} from '@holvek/core'; // prettier-ignore
+  hasContact,
+  chooseSpring,
+  defaultHouseRules,
+  gaugeFitness,
+  gaugeError,
+  printTurns,
+  resultUncertainty,
+  standardAirPressure,
+  switchBand,
+  switchKindOf,
+  switchSettings,
+  toSI,
+  type Gauge,
+  type Spring,
+  type SwitchKind,
+} from '@holvek/core';
 import { Unreadable, type BenchTool } from './tool';
 import { findingWords } from '@/words/trouble';
 
@@ -13,23 +26,41 @@ export const springTool: BenchTool = {
   about: 'Which spring holds a target nearest the middle of its range.',
   fields: [
     { key: 'target', label: 'Target', kind: 'pressure' },
-    { key: 'springs', label: 'Springs and their ranges', kind: 'text', hint: 'white 20-180, green 100-700' },
+    {
+      key: 'springs',
+      label: 'Springs and their ranges',
+      kind: 'text',
+      hint: 'white 20-180, green 100-700',
+    },
   ],
   initial: { target: '520', springs: 'white 20-180, green 100-700, red 400-1400' },
   fromValve: ({ plate, target }) =>
     plate.springs.length === 0
       ? undefined
-      : { target: plainFrom(Math.abs(target.set_point_pa)), springs: plate.springs.map(({ colour, from_pa, to_pa }) => `${colour} ${from_pa}-${to_pa} Pa`).join(', ') },
+      : {
+          target: plainFrom(Math.abs(target.set_point_pa)),
+          springs: plate.springs
+            .map(({ colour, from_pa, to_pa }) => `${colour} ${from_pa}-${to_pa} Pa`)
+            .join(', '),
+        },
   answer: ({ si, text }, units) => {
-    const springs = text('springs').split(',').map((line) => springOf(line, units.pressure));
+    const springs = text('springs')
+      .split(',')
+      .map((line) => springOf(line, units.pressure));
     const choice = chooseSpring(springs, si('target'));
-    if (!choice.ok) return { rows: [['None will do', 'the target lies outside every range: order the right spring']] };
+    if (!choice.ok)
+      return {
+        rows: [['None will do', 'the target lies outside every range: order the right spring']],
+      };
     return {
-      rows: choice.value.map(({ spring }, i) => [i === 0 ? `Best: ${spring.colour}` : spring.colour, `${units.figure(spring.from_pa)} to ${units.withUnit(spring.to_pa)}`]),
+      rows: choice.value.map(({ spring }, i) => [
+        i === 0 ? `Best: ${spring.colour}` : spring.colour,
+        `${units.figure(spring.from_pa)} to ${units.withUnit(spring.to_pa)}`,
+      ]),
       note: 'Best is the one in which the target lies nearest the middle.',
     };
   },
-}; // prettier-ignore
+};
 
 /** "green 100-700" or "green 100000-700000 Pa". */
 function springOf(line: string, unit: string): Spring {
@@ -52,18 +83,25 @@ export const airTool: BenchTool = {
   ],
   initial: { max: '32', altitude: '1240', air: '5' },
   fromValve: ({ plate }) =>
-    plate.family === 'relief_spring'
-      ? { max: plainFrom(plate.machine_max_pa), altitude: String(plate.altitude_m), air: `${plate.air_k} K` }
+    'machine_max_pa' in plate
+      ? {
+          max: plainFrom(plate.machine_max_pa),
+          altitude: String(plate.altitude_m),
+          air: `${plate.air_k} K`,
+        }
       : undefined,
   answer: ({ si }, units) => {
     const estimate = standardAirPressure(si('max'), si('altitude'), si('air'));
     if (!estimate.ok) throw new Unreadable('Altitude or temperature is out of range.');
     return {
-      rows: [['Here about', units.withUnit(estimate.value)], ['Of its plate', `${((estimate.value / si('max')) * 100).toFixed(1)} %`]],
+      rows: [
+        ['Here about', units.withUnit(estimate.value)],
+        ['Of its plate', `${((estimate.value / si('max')) * 100).toFixed(1)} %`],
+      ],
       note: 'An estimate by the ratio of densities. Ask the maker for the corrected figure.',
     };
   },
-}; // prettier-ignore
+};
 
 export const gaugeTool: BenchTool = {
   id: 'gauge',
@@ -77,29 +115,69 @@ export const gaugeTool: BenchTool = {
     { key: 'target', label: 'Target', kind: 'pressure' },
     { key: 'tolerance', label: 'Tolerance ±', kind: 'pressure' },
   ],
-  initial: { low: '0', high: '1000', resolution: '2', accuracy: '0.25', target: '520', tolerance: '15' },
-  fromValve: ({ target }) => ({ target: plainFrom(target.set_point_pa), tolerance: plainFrom(target.tolerance_pa) }),
+  initial: {
+    low: '0',
+    high: '1000',
+    resolution: '2',
+    accuracy: '0.25',
+    target: '520',
+    tolerance: '15',
+  },
+  fromValve: ({ target }) => ({
+    target: plainFrom(target.set_point_pa),
+    tolerance: plainFrom(target.tolerance_pa),
+  }),
   answer: ({ si }, units) => {
     if (!(si('high') > si('low'))) throw new Unreadable('The range stands upside down.');
-    if (!(si('resolution') > 0) || !(si('accuracy') > 0) || !(si('tolerance') > 0)) throw new Unreadable('Step, accuracy and tolerance must be above nothing.');
+    if (!(si('resolution') > 0) || !(si('accuracy') > 0) || !(si('tolerance') > 0))
+      throw new Unreadable('Step, accuracy and tolerance must be above nothing.');
     const gauge: Gauge = {
-      id: 'bench', tag: 'bench', unit: units.pressure, range_low_pa: si('low'), range_high_pa: si('high'), resolution_pa: si('resolution'),
-      accuracy_fraction: si('accuracy'), calibrated_on: '2000-01-01', calibration_due_on: '9999-01-01', height_above_tapping_m: 0,
+      id: 'bench',
+      tag: 'bench',
+      unit: units.pressure,
+      range_low_pa: si('low'),
+      range_high_pa: si('high'),
+      resolution_pa: si('resolution'),
+      accuracy_fraction: si('accuracy'),
+      calibrated_on: '2000-01-01',
+      calibration_due_on: '9999-01-01',
+      height_above_tapping_m: 0,
     };
-    const fitness = gaugeFitness(gauge, { set_point_pa: si('target'), tolerance_pa: si('tolerance') }, '2000-01-02', defaultHouseRules);
+    const fitness = gaugeFitness(
+      gauge,
+      { set_point_pa: si('target'), tolerance_pa: si('tolerance') },
+      '2000-01-02',
+      defaultHouseRules,
+    );
     return {
-      rows: [['It', fitness.grade], ['Target lies at', `${(fitness.position * 100).toFixed(0)} % of its range`], ['Tolerance to error', `${fitness.testUncertaintyRatio.toFixed(1)} to 1`], ['Its error', `± ${units.withUnit(gaugeError(gauge))}`], ['Uncertainty of a reading, k = 2', `± ${units.withUnit(resultUncertainty(gauge))}`]],
-      ...(fitness.findings.length > 0 ? { warn: `${fitness.findings.map((finding) => findingWords(finding, units)).join('. ')}.` } : {}),
+      rows: [
+        ['It', fitness.grade],
+        ['Target lies at', `${(fitness.position * 100).toFixed(0)} % of its range`],
+        ['Tolerance to error', `${fitness.testUncertaintyRatio.toFixed(1)} to 1`],
+        ['Its error', `± ${units.withUnit(gaugeError(gauge))}`],
+        ['Uncertainty of a reading, k = 2', `± ${units.withUnit(resultUncertainty(gauge))}`],
+      ],
+      ...(fitness.findings.length > 0
+        ? { warn: `${fitness.findings.map((finding) => findingWords(finding, units)).join('. ')}.` }
+        : {}),
     };
   },
-}; // prettier-ignore
+};
 
 export const switchTool: BenchTool = {
   id: 'switch',
   name: 'Switch settings',
   about: 'A wanted band as scale and differential, for either kind of switch.',
   fields: [
-    { key: 'kind', label: 'Its scale shows', kind: 'choice', choices: [{ value: 'additive', say: 'cut-in: additive' }, { value: 'subtractive', say: 'cut-out: subtractive' }] },
+    {
+      key: 'kind',
+      label: 'Its scale shows',
+      kind: 'choice',
+      choices: [
+        { value: 'additive', say: 'cut-in: additive' },
+        { value: 'subtractive', say: 'cut-out: subtractive' },
+      ],
+    },
     { key: 'printed', label: 'Printed at the scale', kind: 'text', hint: 'CUT-IN, HIGH, …' },
     { key: 'cut_in', label: 'Cut-in', kind: 'pressure' },
     { key: 'cut_out', label: 'Cut-out', kind: 'pressure' },
@@ -107,23 +185,41 @@ export const switchTool: BenchTool = {
   ],
   initial: { kind: 'additive', printed: '', cut_in: '550', cut_out: '700', least: '10' },
   fromValve: ({ plate, target, other_targets: others }) => {
-    if (plate.family !== 'pressure_switch') return undefined;
-    const band = switchBand(plate.scale, { scale: target.set_point_pa, differential: others?.['differential']?.set_point_pa ?? 1 });
-    return { kind: plate.scale, printed: plate.printed, ...(band.ok ? { cut_in: plainFrom(band.value.cutIn), cut_out: plainFrom(band.value.cutOut) } : {}) };
+    if (!hasContact(plate)) return undefined;
+    const band = switchBand(plate.scale, {
+      scale: target.set_point_pa,
+      differential: others?.['differential']?.set_point_pa ?? 1,
+    });
+    return {
+      kind: plate.scale,
+      printed: plate.printed,
+      ...(band.ok
+        ? { cut_in: plainFrom(band.value.cutIn), cut_out: plainFrom(band.value.cutOut) }
+        : {}),
+    };
   },
   answer: ({ si, choice, text }, units) => {
     const kind = choice<SwitchKind>('kind');
     const set = switchSettings(kind, { cutIn: si('cut_in'), cutOut: si('cut_out') }, si('least'));
     if (!set.ok)
-      throw new Unreadable(set.error.code === 'valve.differential_too_small' ? `The differential, ${units.withUnit(set.error.differential)}, is under the least recommended.` : 'Cut-out must stand above cut-in.');
+      throw new Unreadable(
+        set.error.code === 'valve.differential_too_small'
+          ? `The differential, ${units.withUnit(set.error.differential)}, is under the least recommended.`
+          : 'Cut-out must stand above cut-in.',
+      );
     const printed = switchKindOf(text('printed'));
     return {
-      rows: [['Scale to', units.withUnit(set.value.scale)], ['Differential to', units.withUnit(set.value.differential)]],
-      ...(printed && printed !== kind ? { warn: `By what is printed on it, it is ${printed}.` } : {}),
+      rows: [
+        ['Scale to', units.withUnit(set.value.scale)],
+        ['Differential to', units.withUnit(set.value.differential)],
+      ],
+      ...(printed && printed !== kind
+        ? { warn: `By what is printed on it, it is ${printed}.` }
+        : {}),
       note: 'An operating control without manual reset is no high limit.',
     };
   },
-}; // prettier-ignore
+};
 
 export const turnsTool: BenchTool = {
   id: 'turns',
@@ -136,19 +232,37 @@ export const turnsTool: BenchTool = {
     { key: 'made', label: 'Turns made so far', kind: 'text', hint: '1 1/2, -1/4, 3/8' },
   ],
   initial: { now: '416', wanted: '520', rate: '212', made: '' },
-  fromValve: ({ plate, target }) => (plate.springs[0] ? { wanted: plainFrom(target.set_point_pa), rate: plainFrom(plate.springs.find(({ colour }) => colour === plate.fitted_spring)?.rate_pa_per_turn ?? plate.springs[0].rate_pa_per_turn) } : undefined),
+  fromValve: ({ plate, target }) =>
+    plate.springs[0]
+      ? {
+          wanted: plainFrom(target.set_point_pa),
+          rate: plainFrom(
+            plate.springs.find(({ colour }) => colour === plate.fitted_spring)?.rate_pa_per_turn ??
+              plate.springs[0].rate_pa_per_turn,
+          ),
+        }
+      : undefined,
   answer: ({ si, text }) => {
     if (si('rate') === 0) throw new Unreadable('A rate of nothing moves nothing.');
     const turns = (si('wanted') - si('now')) / si('rate');
-    const made = text('made').split(',').map((each) => each.trim()).filter(Boolean).map(turnsOf);
+    const made = text('made')
+      .split(',')
+      .map((each) => each.trim())
+      .filter(Boolean)
+      .map(turnsOf);
     const sum = made.reduce((total, each) => total + each, 0);
-    const way = (value: number) => `${printTurns(value)} ${value < 0 ? 'anticlockwise' : 'clockwise'}`;
+    const way = (value: number) =>
+      `${printTurns(value)} ${value < 0 ? 'anticlockwise' : 'clockwise'}`;
     return {
-      rows: [['Turn', way(turns)], ['exactly', turns.toFixed(3)], ...(made.length > 0 ? [['Made so far', way(sum)] as const] : [])],
+      rows: [
+        ['Turn', way(turns)],
+        ['exactly', turns.toFixed(3)],
+        ...(made.length > 0 ? [['Made so far', way(sum)] as const] : []),
+      ],
       note: 'Where clockwise raises. Small moves, wait, read: the rate is learned on the way.',
     };
   },
-}; // prettier-ignore
+};
 
 /** "1 1/2", "-3/8", "0.25". */
 function turnsOf(text: string): number {
@@ -172,8 +286,12 @@ export const columnTool: BenchTool = {
   answer: ({ si }, units) => {
     const column = si('height') * toSI(1, 'mH2O');
     return {
-      rows: [['The column', units.withUnit(column)], ['At the tapping', units.withUnit(si('reading') + column)], ['in mm of water', (si('height') * 1000).toFixed(0)]],
+      rows: [
+        ['The column', units.withUnit(column)],
+        ['At the tapping', units.withUnit(si('reading') + column)],
+        ['in mm of water', (si('height') * 1000).toFixed(0)],
+      ],
       note: 'Water at 4 °C. A gauge above its tapping reads low by the column between.',
     };
   },
-}; // prettier-ignore
+};

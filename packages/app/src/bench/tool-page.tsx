@@ -36,7 +36,13 @@ export function ToolPage({ tool, start, of }: Props) {
       back
       wide
       footer={
-        <BigButton flex={1} kind="outline" onPress={copy} disabled={'trouble' in answer} testID="copy">
+        <BigButton
+          flex={1}
+          kind="outline"
+          onPress={copy}
+          disabled={'trouble' in answer}
+          testID="copy"
+        >
           {copied ? 'Copied' : 'Copy the answer'}
         </BigButton>
       }

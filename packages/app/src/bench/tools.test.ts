@@ -1,9 +1,9 @@
 import { answerOf, answerText, type BenchValues } from './tool';
 import { benchTools } from './tools';
-import type { Units } from '../settings/use-units';
+import type { Units } from '@/settings/use-units';
 import { printFigure, printQuantity } from '@holvek/core';
-import { controller, electronic } from '../testing/family-samples';
-import { valve } from '../testing/samples';
+import { controller, electronic } from '@/testing/family-samples';
+import { valve } from '@/testing/samples';
 
 const units: Units = {
   pressure: 'kPa',
@@ -84,7 +84,15 @@ describe('sums of the bench', () => {
   });
 
   test('a loop and a band start from the plates that have them', () => {
-    expect(toolOf('loop').fromValve?.(electronic)).toEqual({ supply: '24', sensor: '11', load: '250', current: '20', length: '180', area: '0.75', temperature: '20' }); // prettier-ignore
+    expect(toolOf('loop').fromValve?.(electronic)).toEqual({
+      supply: '24',
+      sensor: '11',
+      load: '250',
+      current: '20',
+      length: '180',
+      area: '0.75',
+      temperature: '20',
+    });
     expect(toolOf('band').fromValve?.(controller)).toEqual({ band: '40', reset: '0.1' });
     expect(toolOf('loop').fromValve?.(valve)).toBeUndefined();
     expect(toolOf('band').fromValve?.(valve)).toBeUndefined();

@@ -28,7 +28,10 @@ export function TuningPage() {
     setTrouble(undefined);
     setRead({ fit: fit.value, count: table.value.samples.length, leftOut: table.value.leftOut });
   };
-  const present = { band: Number(band.replace(',', '.')), reset: reset.trim() === '' ? undefined : Number(reset.replace(',', '.')) };
+  const present = {
+    band: Number(band.replace(',', '.')),
+    reset: reset.trim() === '' ? undefined : Number(reset.replace(',', '.')),
+  };
   const isGood = present.band > 0 && (present.reset === undefined || present.reset > 0);
   return (
     <Screen
@@ -36,17 +39,39 @@ export function TuningPage() {
       under="A step test dropped in: time in s, output and process value in %"
       back
       footer={
-        <BigButton flex={1} onPress={() => void pickText('.csv,.txt,text/csv,text/plain').then(take)} testID="pick-step">
+        <BigButton
+          flex={1}
+          onPress={() => void pickText('.csv,.txt,text/csv,text/plain').then(take)}
+          testID="pick-step"
+        >
           Choose a step test
         </BigButton>
       }
     >
       <XStack gap="$3">
         <YStack flex={1}>
-          <Field label="Band now" unit="%" value={band} onChangeText={setBand} numeric error={present.band > 0 ? undefined : 'Above nothing, please.'} />
+          <Field
+            label="Band now"
+            unit="%"
+            value={band}
+            onChangeText={setBand}
+            numeric
+            error={present.band > 0 ? undefined : 'Above nothing, please.'}
+          />
         </YStack>
         <YStack flex={1}>
-          <Field label="Reset now" unit="min a repeat" value={reset} onChangeText={setReset} numeric error={present.reset === undefined || present.reset > 0 ? undefined : 'Above nothing; empty when shut off.'} />
+          <Field
+            label="Reset now"
+            unit="min a repeat"
+            value={reset}
+            onChangeText={setReset}
+            numeric
+            error={
+              present.reset === undefined || present.reset > 0
+                ? undefined
+                : 'Above nothing; empty when shut off.'
+            }
+          />
         </YStack>
       </XStack>
       {trouble ? (
@@ -56,12 +81,21 @@ export function TuningPage() {
       ) : null}
       {read ? (
         <>
-          <Muted>{`${read.count} samples${read.leftOut.length > 0 ? `; lines ${read.leftOut.slice(0, 5).join(', ')}${read.leftOut.length > 5 ? ' …' : ''} left out` : ''}`}</Muted>
+          <Muted>{samplesSay(read.count, read.leftOut)}</Muted>
           <ProposalCard fit={read.fit} {...(isGood ? { present } : {})} />
         </>
       ) : trouble ? null : (
-        <Muted>Put the controller in manual, let the value come to rest, step the output by 5 to 10 %, and log until it rests again. Then put it back.</Muted>
+        <Muted>
+          Put the controller in manual, let the value come to rest, step the output by 5 to 10 %,
+          and log until it rests again. Then put it back.
+        </Muted>
       )}
     </Screen>
   );
-} // prettier-ignore
+}
+
+function samplesSay(count: number, leftOut: readonly number[]): string {
+  if (leftOut.length === 0) return `${count} samples`;
+  const more = leftOut.length > 5 ? ' …' : '';
+  return `${count} samples; lines ${leftOut.slice(0, 5).join(', ')}${more} left out`;
+}

@@ -1,7 +1,23 @@
 import {
-  gaugeSchema, houseRulesSchema, importedSchema, ingestedSchema, problemSchema, roundSchema, runRowSchema, sheetSchema, siteSchema, storedRunSchema, systemSchema, valveSchema,
-  type Gauge, type HouseRules, type Round, type RunEvent, type System, type Valve,
-} from '@holvek/core'; // prettier-ignore
+  gaugeSchema,
+  houseRulesSchema,
+  importedSchema,
+  ingestedSchema,
+  problemSchema,
+  roundSchema,
+  runRowSchema,
+  sheetSchema,
+  siteSchema,
+  storedRunSchema,
+  systemSchema,
+  valveSchema,
+  type Gauge,
+  type HouseRules,
+  type Round,
+  type RunEvent,
+  type System,
+  type Valve,
+} from '@holvek/core';
 import { z } from 'zod';
 
 /** The server understood and said no: its code and what it told of it. Anything else is no network. */
@@ -15,25 +31,37 @@ export class Refusal extends Error {
   }
 }
 
+/** The server could not be reached, or answered what only a server in trouble answers: try again later. */
+export class Unreachable extends Error {}
+
 type Send = { readonly method: 'PUT' | 'POST' | 'DELETE'; readonly body?: unknown };
 
 /** One request; the answer is what its schema says, or a Refusal, or a failure of the network. */
 async function ask<S extends z.ZodType>(path: string, schema: S, send?: Send): Promise<z.infer<S>> {
-  const response = await fetch(`/api${path}`, {
+  const response = await reach(`/api${path}`, {
     headers: { accept: 'application/json', 'content-type': 'application/json' },
     ...(send
-      ? { method: send.method, ...(send.body === undefined ? {} : { body: JSON.stringify(send.body) }) }
+      ? {
+          method: send.method,
+          ...(send.body === undefined ? {} : { body: JSON.stringify(send.body) }),
+        }
       : {}),
   });
-  const text = await response.text();
+  const text = await response.text().catch(unreachable);
   if (!response.ok) {
     const problem = problemSchema.safeParse(toJson(text));
     if (problem.success)
       throw new Refusal(response.status, problem.data.error.code, problem.data.error.detail);
-    throw new Error(`the server answered ${response.status}`);
+    throw new Unreachable(`the server answered ${response.status}`);
   }
   return schema.parse(toJson(text));
 }
+
+const unreachable = (cause: unknown): never => {
+  throw new Unreachable('no answer from the server', { cause });
+};
+const reach = (path: string, request: RequestInit): Promise<Response> =>
+  fetch(path, request).catch(unreachable);
 
 function toJson(text: string): unknown {
   try {
@@ -49,18 +77,24 @@ const enc = encodeURIComponent;
 export const api = {
   sites: () => ask('/sites', z.array(siteSchema)),
   valves: () => ask('/valves', z.array(valveSchema)),
-  putValve: (valve: Valve) => ask(`/valves/${enc(valve.id)}`, valveSchema, { method: 'PUT', body: valve }),
-  importValves: (csv: string) => ask('/valves/import', importedSchema, { method: 'POST', body: { csv } }),
-  verify: (valveId: string) => ask(`/valves/${enc(valveId)}/verify`, z.object({ sheets: z.number() })),
+  putValve: (valve: Valve) =>
+    ask(`/valves/${enc(valve.id)}`, valveSchema, { method: 'PUT', body: valve }),
+  importValves: (csv: string) =>
+    ask('/valves/import', importedSchema, { method: 'POST', body: { csv } }),
+  verify: (valveId: string) =>
+    ask(`/valves/${enc(valveId)}/verify`, z.object({ sheets: z.number() })),
   gauges: () => ask('/gauges', z.array(gaugeSchema)),
-  putGauge: (gauge: Gauge) => ask(`/gauges/${enc(gauge.id)}`, gaugeSchema, { method: 'PUT', body: gauge }),
+  putGauge: (gauge: Gauge) =>
+    ask(`/gauges/${enc(gauge.id)}`, gaugeSchema, { method: 'PUT', body: gauge }),
   rounds: () => ask('/rounds', z.array(roundSchema)),
-  putRound: (round: Round) => ask(`/rounds/${enc(round.id)}`, roundSchema, { method: 'PUT', body: round }),
+  putRound: (round: Round) =>
+    ask(`/rounds/${enc(round.id)}`, roundSchema, { method: 'PUT', body: round }),
   systems: () => ask('/systems', z.array(systemSchema)),
   putSystem: (system: System) =>
     ask(`/systems/${enc(system.id)}`, systemSchema, { method: 'PUT', body: system }),
   houseRules: () => ask('/house-rules', houseRulesSchema),
-  putHouseRules: (rules: HouseRules) => ask('/house-rules', houseRulesSchema, { method: 'PUT', body: rules }),
+  putHouseRules: (rules: HouseRules) =>
+    ask('/house-rules', houseRulesSchema, { method: 'PUT', body: rules }),
   sheets: () => ask('/sheets', z.array(sheetSchema)),
   sheet: (id: string) => ask(`/sheets/${enc(id)}`, sheetSchema),
   revise: (id: string, body: { readonly why: string; readonly notes: readonly string[] }) =>

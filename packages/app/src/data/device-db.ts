@@ -7,7 +7,11 @@ export type RefusedEntry = { readonly id: string; readonly runId: string; readon
 /** What this device keeps: events, those still to be sent, those refused, filed sheets, the query cache. */
 interface DeviceSchema extends DBSchema {
   events: { key: string; value: RunEvent; indexes: { run: string } };
-  queued: { key: string; value: { readonly id: string; readonly runId: string }; indexes: { run: string } };
+  queued: {
+    key: string;
+    value: { readonly id: string; readonly runId: string };
+    indexes: { run: string };
+  };
   refused: { key: string; value: RefusedEntry };
   filed: { key: string; value: { readonly runId: string; readonly sheetId: string } };
   cache: { key: string; value: unknown };

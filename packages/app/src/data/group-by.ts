@@ -1,5 +1,8 @@
 /** Items in lists by a key, keys and items in the order they came. */
-export function groupBy<T, K>(items: readonly T[], keyOf: (item: T) => K): ReadonlyMap<K, readonly T[]> {
+export function groupBy<T, K>(
+  items: readonly T[],
+  keyOf: (item: T) => K,
+): ReadonlyMap<K, readonly T[]> {
   const groups = new Map<K, T[]>();
   for (const item of items) {
     const key = keyOf(item);

@@ -1,6 +1,6 @@
 import type { Ingested, RunEvent } from '@holvek/core';
-import { startedDraft } from '../testing/samples';
-import { Refusal } from './api';
+import { startedDraft } from '@/testing/samples';
+import { Refusal, Unreachable } from './api';
 import { openDeviceDb } from './device-db';
 import { Outbox } from './outbox';
 import { RunShelf } from './run-shelf';
@@ -14,7 +14,10 @@ const open = async (post: Post) => {
   const id = String(await shelf.begin(startedDraft(), 'Edda'));
   return { db, shelf, outbox, id };
 };
-const all = (events: readonly RunEvent[]): Ingested => ({ stored: events.map(({ id }) => id), refused: [] });
+const all = (events: readonly RunEvent[]): Ingested => ({
+  stored: events.map(({ id }) => id),
+  refused: [],
+});
 
 describe('the outbox', () => {
   test('sends what waits, and is empty afterwards', async () => {
@@ -31,7 +34,7 @@ describe('the outbox', () => {
   test('without a network everything stays, and goes when it is back', async () => {
     let isUp = false;
     const { outbox, shelf, id } = await open(async (_, events) => {
-      if (!isUp) throw new TypeError('Failed to fetch');
+      if (!isUp) throw new Unreachable('no answer');
       return all(events);
     });
     await shelf.add(id, { type: 'note', text: 'cold' }, 'Edda');
@@ -40,6 +43,22 @@ describe('the outbox', () => {
     isUp = true;
     await outbox.flush();
     expect(outbox.snapshot()).toMatchObject({ queued: 0, isReachable: true });
+  });
+
+  test('a server in trouble is waited for like a network that is away', async () => {
+    const { outbox } = await open(async () => {
+      throw new Refusal(503, 'server.busy');
+    });
+    await outbox.flush();
+    expect(outbox.snapshot()).toMatchObject({ queued: 1, isReachable: false, refused: [] });
+  });
+
+  test('a bug of ours is not called no network: it comes out, and everything stays', async () => {
+    const { outbox } = await open(async () => {
+      throw new RangeError('a bug');
+    });
+    await expect(outbox.flush()).rejects.toThrow('a bug');
+    expect(outbox.snapshot()).toMatchObject({ queued: 1, isReachable: true });
   });
 
   test('a refusal is kept with its reason and does not hold up the rest', async () => {
@@ -68,7 +87,10 @@ describe('the outbox', () => {
   });
 
   test('a sheet that was filed is remembered', async () => {
-    const { outbox, id, db } = await open(async (_, events) => ({ ...all(events), sheetId: 'abc' }));
+    const { outbox, id, db } = await open(async (_, events) => ({
+      ...all(events),
+      sheetId: 'abc',
+    }));
     await outbox.flush();
     expect(outbox.snapshot().filed.get(id)).toBe('abc');
     const again = new Outbox(db, { postEvents: async () => all([]) });

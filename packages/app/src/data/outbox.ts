@@ -1,5 +1,5 @@
 import { ingestedSchema, type Ingested, type RunEvent } from '@holvek/core';
-import { Refusal, type Api } from './api';
+import { Refusal, Unreachable, type Api } from './api';
 import type { DeviceDb, RefusedEntry } from './device-db';
 import { groupBy } from './group-by';
 
@@ -18,6 +18,10 @@ export type OutboxState = {
   /** Run id → id of the sheet that its signature has filed. */
   readonly filed: ReadonlyMap<string, string>;
 };
+
+/** No network, or a server in trouble: what waits stays, and is tried again. */
+const isAway = (error: unknown): boolean =>
+  error instanceof Unreachable || (error instanceof Refusal && error.status >= 500);
 
 const BATCH = 200;
 const NOTHING: OutboxState = { queued: 0, refused: [], isReachable: true, filed: new Map() };
@@ -74,7 +78,9 @@ export class Outbox {
       }
       try {
         await this.settle(runId, events, await this.post(runId, events));
-      } catch {
+      } catch (error) {
+        // Only the network may be away; a bug of ours is not called that.
+        if (!isAway(error)) throw error;
         return this.change({ isReachable: false });
       }
     }
@@ -97,14 +103,19 @@ export class Outbox {
     const refused = answer.refused.map(({ id, code }) => ({ id, runId, code }));
     const dealtWith = new Set([...answer.stored, ...refused.map(({ id }) => id)]);
     const transaction = db.transaction(['queued', 'refused', 'filed'], 'readwrite');
-    for (const { id } of sent) if (dealtWith.has(id)) void transaction.objectStore('queued').delete(id);
+    for (const { id } of sent)
+      if (dealtWith.has(id)) void transaction.objectStore('queued').delete(id);
     for (const entry of refused) void transaction.objectStore('refused').put(entry);
-    if (answer.sheetId) void transaction.objectStore('filed').put({ runId, sheetId: answer.sheetId });
+    if (answer.sheetId)
+      void transaction.objectStore('filed').put({ runId, sheetId: answer.sheetId });
     await transaction.done;
-    if (!sent.some(({ id }) => dealtWith.has(id))) throw new Error('the server kept nothing of a batch');
+    if (!sent.some(({ id }) => dealtWith.has(id)))
+      throw new Unreachable('the server kept nothing of a batch');
     this.change({
       refused: [...this.state.refused.filter(({ id }) => !dealtWith.has(id)), ...refused],
-      filed: answer.sheetId ? new Map(this.state.filed).set(runId, answer.sheetId) : this.state.filed,
+      filed: answer.sheetId
+        ? new Map(this.state.filed).set(runId, answer.sheetId)
+        : this.state.filed,
     });
   }
 

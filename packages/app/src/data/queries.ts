@@ -13,14 +13,35 @@ const CACHE_KEY = 'queries';
 export const queryClient = new QueryClient({
   defaultOptions: {
     // A timer cannot count to sixty days: what is kept is never dropped while the tab lives.
-    queries: { networkMode: 'always', staleTime: 10_000, gcTime: Number.POSITIVE_INFINITY, retry: 1 },
+    queries: {
+      networkMode: 'always',
+      staleTime: 10_000,
+      gcTime: Number.POSITIVE_INFINITY,
+      retry: 1,
+    },
     mutations: { networkMode: 'always' },
   },
 });
 
+/** Age of what was restored: older than anything, yet newer than nothing. */
+const RESTORED_AT = 1;
+
+/** A restored copy while the server has still to answer: not to be edited yet. */
+export const isFromBefore = (query: {
+  readonly dataUpdatedAt: number;
+  readonly errorUpdateCount: number;
+  readonly isFetching: boolean;
+}): boolean =>
+  query.isFetching && query.errorUpdateCount === 0 && query.dataUpdatedAt <= RESTORED_AT;
+
 export const persister: Persister = {
   persistClient: async (client) => void (await (await deviceDb).put('cache', client, CACHE_KEY)),
-  restoreClient: async () => (await (await deviceDb).get('cache', CACHE_KEY)) as PersistedClient | undefined,
+  restoreClient: async () => {
+    const kept = (await (await deviceDb).get('cache', CACHE_KEY)) as PersistedClient | undefined;
+    // The copy on the device may be older than what was saved last: the server is always asked again.
+    for (const { state } of kept?.clientState.queries ?? []) state.dataUpdatedAt = RESTORED_AT;
+    return kept;
+  },
   removeClient: async () => (await deviceDb).delete('cache', CACHE_KEY),
 };
 

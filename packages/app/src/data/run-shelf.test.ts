@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { startedDraft } from '../testing/samples';
+import { startedDraft } from '@/testing/samples';
 import { openDeviceDb } from './device-db';
 import { RunShelf } from './run-shelf';
 
@@ -44,7 +44,9 @@ describe('the shelf of runs', () => {
     const { db, make } = open();
     const { shelf } = make();
     const id = await begun(shelf);
-    expect(await shelf.add(id, { type: 'turned', adjuster: 'main', turns: 40 }, 'Edda')).toMatchObject({
+    expect(
+      await shelf.add(id, { type: 'turned', adjuster: 'main', turns: 40 }, 'Edda'),
+    ).toMatchObject({
       code: 'coach.turn_too_large',
     });
     expect(await (await db).count('events')).toBe(1);
@@ -80,7 +82,8 @@ describe('the shelf of runs', () => {
     let isFull = false;
     const db = new Proxy(real, {
       get: (target, key) => {
-        if (isFull && key === 'transaction') throw new DOMException('no room', 'QuotaExceededError');
+        if (isFull && key === 'transaction')
+          throw new DOMException('no room', 'QuotaExceededError');
         const value = Reflect.get(target, key) as unknown;
         return typeof value === 'function' ? value.bind(target) : value;
       },
@@ -88,7 +91,9 @@ describe('the shelf of runs', () => {
     const shelf = new RunShelf({ db: Promise.resolve(db) });
     const id = await begun(shelf);
     isFull = true;
-    expect(await shelf.add(id, confirm('stored_pressure'), 'Edda')).toEqual({ code: 'storage.full' });
+    expect(await shelf.add(id, confirm('stored_pressure'), 'Edda')).toEqual({
+      code: 'storage.full',
+    });
     expect(shelf.snapshot().get(id)!.run.done).toEqual({});
   });
 });

@@ -1,6 +1,13 @@
 import {
-  checkEvent, extendRun, mergeEvents, reduceRun, type EventError, type Run, type RunEvent, type RunEventDraft,
-} from '@holvek/core'; // prettier-ignore
+  checkEvent,
+  extendRun,
+  mergeEvents,
+  reduceRun,
+  type EventError,
+  type Run,
+  type RunEvent,
+  type RunEventDraft,
+} from '@holvek/core';
 import { v7 } from 'uuid';
 import type { DeviceDb } from './device-db';
 import { groupBy } from './group-by';
@@ -57,7 +64,11 @@ export class RunShelf {
   }
 
   /** Adds an entry to a run; undefined when it is kept, else why not. */
-  add(runId: string, draft: RunEventDraft, author: string): Promise<EventError | StorageError | undefined> {
+  add(
+    runId: string,
+    draft: RunEventDraft,
+    author: string,
+  ): Promise<EventError | StorageError | undefined> {
     return this.oneByOne(async () => {
       const entry = this.entries.get(runId);
       if (!entry) throw new Error(`no run ${runId} on this device`);

@@ -44,7 +44,8 @@ export const pullRun = async (id: string): Promise<void> => shelf.take((await ap
 const emptyShelf: ReadonlyMap<string, ShelfEntry> = new Map();
 export const useShelf = (): ReadonlyMap<string, ShelfEntry> =>
   useSyncExternalStore(shelf.subscribe, shelf.snapshot, () => emptyShelf);
-export const useShelfLoaded = (): boolean => useSyncExternalStore(shelf.subscribe, shelf.loaded, () => false);
+export const useShelfLoaded = (): boolean =>
+  useSyncExternalStore(shelf.subscribe, shelf.loaded, () => false);
 export const useOutbox = (): OutboxState =>
   useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
 /** Id of the sheet that a run's signature has filed, once the server has said so. */

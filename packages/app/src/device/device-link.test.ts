@@ -91,11 +91,19 @@ describe('the line to an electronic pilot', () => {
   test('refusals, nonsense and values beyond the register are told apart', async () => {
     const answers: Record<string, string> = { 'W 40006 100': '! busy', 'R 40001': 'noise' };
     const ask = async (line: string) => answers[line];
-    await expect(writeRegister(ask, 'set_value', 10_000)).resolves.toMatchObject({ error: { code: 'device.refused', refusal: 'busy' } });
-    await expect(readRegister(ask, 'application')).resolves.toMatchObject({ error: { code: 'device.garbled' } });
-    await expect(writeRegister(ask, 'set_value', 1e9)).resolves.toMatchObject({ error: { code: 'device.out_of_range' } });
-    await expect(readRegisters(ask, ['mode'])).resolves.toMatchObject({ error: { code: 'device.no_answer' } });
-  }); // prettier-ignore
+    await expect(writeRegister(ask, 'set_value', 10_000)).resolves.toMatchObject({
+      error: { code: 'device.refused', refusal: 'busy' },
+    });
+    await expect(readRegister(ask, 'application')).resolves.toMatchObject({
+      error: { code: 'device.garbled' },
+    });
+    await expect(writeRegister(ask, 'set_value', 1e9)).resolves.toMatchObject({
+      error: { code: 'device.out_of_range' },
+    });
+    await expect(readRegisters(ask, ['mode'])).resolves.toMatchObject({
+      error: { code: 'device.no_answer' },
+    });
+  });
 
   test('a line that drops answers nothing, is opened again, and is told the run and the speed anew', async () => {
     const { ends, link, ask, heard } = linked();
@@ -108,7 +116,10 @@ describe('the line to an electronic pilot', () => {
     await new Promise((next) => setTimeout(next, 20));
     expect(ends).toHaveLength(2);
     ends[1]!.up();
-    expect(ends[1]!.calls.map(({ id: _, ...call }) => call)).toEqual([{ run: [event] }, { hurry: 10 }]);
+    expect(ends[1]!.calls.map(({ id: _, ...call }) => call)).toEqual([
+      { run: [event] },
+      { hurry: 10 },
+    ]);
     link.close();
     await new Promise((next) => setTimeout(next, 20));
     expect(ends).toHaveLength(2);
@@ -118,7 +129,9 @@ describe('the line to an electronic pilot', () => {
   test('no answer in time is no answer, and a late one is not taken for the next', async () => {
     const { ends, link, ask } = linked(10);
     ends[0]!.up();
-    await expect(readRegister(ask, 'mode')).resolves.toMatchObject({ error: { code: 'device.no_answer' } });
+    await expect(readRegister(ask, 'mode')).resolves.toMatchObject({
+      error: { code: 'device.no_answer' },
+    });
     const next = readRegister(ask, 'application');
     await turnOver();
     ends[0]!.say('= 40008 1');
@@ -130,7 +143,10 @@ describe('the line to an electronic pilot', () => {
   test('gauges speak through it as through any other link', async () => {
     const { ends, link } = linked();
     const lines: string[] = [];
-    const stop = link.subscribe(({ line }) => lines.push(line), () => lines.push('sight'));
+    const stop = link.subscribe(
+      ({ line }) => lines.push(line),
+      () => lines.push('sight'),
+    );
     ends[0]!.up();
     const sight = { wideOpen: false, ventRuns: false, flow: 0, fill: 1, opening: 0.5, signal: 0 };
     ends[0]!.say({ lines: [{ role: 'outlet', line: '640.0 kPa', t: 1 }], sight });
@@ -140,5 +156,5 @@ describe('the line to an electronic pilot', () => {
     ends[0]!.say({ lines: [{ role: 'outlet', line: '641.0 kPa', t: 2 }], sight });
     expect(lines).toEqual(['640.0 kPa', 'sight']);
     link.close();
-  }); // prettier-ignore
+  });
 });

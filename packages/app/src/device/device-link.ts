@@ -22,7 +22,9 @@ const OPEN = 1;
 type Unstamped = StandInCall extends infer C ? (C extends unknown ? Omit<C, 'id'> : never) : never;
 
 const toServer = (): Wire =>
-  new WebSocket(`${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/device`) as Wire;
+  new WebSocket(
+    `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}/api/device`,
+  ) as Wire;
 
 /** What a line of JSON holds; undefined where it is cut off or garbled. */
 function parsed(line: string): unknown {
@@ -37,7 +39,13 @@ function parsed(line: string): unknown {
  * An electronic pilot over its line: registers by their own protocol, gauges through the same door as
  * any other. A line that drops is opened again, and told the run as it stands.
  */
-export function openDeviceLink({ events, onLine, open = toServer, retryMs = 2000, patienceMs = 6000 }: DeviceLinkOptions): TwinLink {
+export function openDeviceLink({
+  events,
+  onLine,
+  open = toServer,
+  retryMs = 2000,
+  patienceMs = 6000,
+}: DeviceLinkOptions): TwinLink {
   const { subscribe, tell } = linkListeners();
   const waiting = new Map<number, (t: number | undefined) => void>();
   const asked: ((line: string | undefined) => void)[] = [];
@@ -67,7 +75,8 @@ export function openDeviceLink({ events, onLine, open = toServer, retryMs = 2000
     const word = standInWordSchema.safeParse(parsed(data));
     if (!word.success) return;
     if ('lines' in word.data) tell(word.data);
-    else if (word.data.id !== null) answer(word.data.id, 't' in word.data ? word.data.t : undefined);
+    else if (word.data.id !== null)
+      answer(word.data.id, 't' in word.data ? word.data.t : undefined);
   };
   const connect = () => {
     wire = open();
@@ -128,4 +137,4 @@ export function openDeviceLink({ events, onLine, open = toServer, retryMs = 2000
       wire.close();
     },
   };
-} // prettier-ignore
+}

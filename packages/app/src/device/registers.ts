@@ -1,13 +1,24 @@
 import {
-  err, fromCounts, ok, parseReply, registerOf, toCounts,
-  type RegisterError, type RegisterKey, type RegisterLineError, type Result,
-} from '@holvek/core'; // prettier-ignore
+  err,
+  fromCounts,
+  ok,
+  parseReply,
+  registerOf,
+  toCounts,
+  type RegisterError,
+  type RegisterKey,
+  type RegisterLineError,
+  type Result,
+} from '@holvek/core';
 
 export type DeviceError = RegisterError | RegisterLineError | { readonly code: 'device.no_answer' };
 export type Ask = (line: string) => Promise<string | undefined>;
 
 /** Reads a register, in its unit. */
-export async function readRegister(ask: Ask, key: RegisterKey): Promise<Result<number, DeviceError>> {
+export async function readRegister(
+  ask: Ask,
+  key: RegisterKey,
+): Promise<Result<number, DeviceError>> {
   const register = registerOf(key);
   const line = await ask(`R ${register.address}`);
   if (line === undefined) return err({ code: 'device.no_answer' });

@@ -12,7 +12,10 @@ type TaskSeen = { readonly position: number; readonly counts: number };
 export function useTask(): {
   readonly seen: TaskSeen | undefined;
   readonly isOn: boolean;
-  readonly start: (ask: Ask, key: 'start_stroke' | 'start_tune') => Promise<DeviceError | 'gave_up' | undefined>;
+  readonly start: (
+    ask: Ask,
+    key: 'start_stroke' | 'start_tune',
+  ) => Promise<DeviceError | 'gave_up' | undefined>;
 } {
   const [seen, setSeen] = useState<TaskSeen>();
   const [isOn, setOn] = useState(false);
@@ -41,4 +44,4 @@ export function useTask(): {
     return { code: 'device.no_answer' } as const;
   };
   return { seen, isOn, start };
-} // prettier-ignore
+}

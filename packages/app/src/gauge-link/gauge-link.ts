@@ -21,7 +21,10 @@ export type LinkSight = {
 /** The one door for readings. A hand-held gauge has no lines: its readings are typed. */
 export type GaugeLink = {
   readonly kind: 'typed' | 'twin';
-  readonly subscribe: (onLine: (line: LinkLine) => void, onSight: (sight: LinkSight) => void) => () => void;
+  readonly subscribe: (
+    onLine: (line: LinkLine) => void,
+    onSight: (sight: LinkSight) => void,
+  ) => () => void;
 };
 
 /** Readings typed from a hand-held gauge: the link is open, and silent. */

@@ -2,7 +2,10 @@ import type { GaugeLink, LinkLine, LinkSight } from './gauge-link';
 
 /** Who listens to a link, and what they are told. */
 export function linkListeners(): Pick<GaugeLink, 'subscribe'> & {
-  readonly tell: (report: { readonly lines: readonly LinkLine[]; readonly sight: LinkSight }) => void;
+  readonly tell: (report: {
+    readonly lines: readonly LinkLine[];
+    readonly sight: LinkSight;
+  }) => void;
 } {
   const lineListeners = new Set<(line: LinkLine) => void>();
   const sightListeners = new Set<(sight: LinkSight) => void>();

@@ -1,7 +1,7 @@
 import type { GaugeLink, LinkLine, LinkSight } from './gauge-link';
 import { typedLink } from './gauge-link';
 import { latest, Trace, traceSettling } from './trace';
-import { gauge } from '../testing/samples';
+import { gauge } from '@/testing/samples';
 
 /** A gauge that says what it is told to. */
 function fakeLink() {
@@ -94,8 +94,11 @@ describe('the trace of a linked gauge', () => {
     await trace.disturb(Promise.resolve(500));
     for (let t = 200; t <= 220; t += 0.5) say('400 kPa', t);
     expect(trace.snapshot().samples.outlet[0]!.t).toBe(200);
-    expect(traceSettling(trace.snapshot(), 'outlet', gauge)).toMatchObject({ state: 'settled', level: 400_000 });
-  }); // prettier-ignore
+    expect(traceSettling(trace.snapshot(), 'outlet', gauge)).toMatchObject({
+      state: 'settled',
+      level: 400_000,
+    });
+  });
 
   test('tells its listeners when there is something new to see', () => {
     const { link, see } = fakeLink();

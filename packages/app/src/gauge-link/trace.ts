@@ -34,7 +34,8 @@ export class Trace {
   listen(link: GaugeLink): () => void {
     return link.subscribe(
       ({ role, line, t }) => {
-        const parsed = role === 'travel' ? parseQuantity(line, 'fraction', '%') : parseGaugeLine(line);
+        const parsed =
+          role === 'travel' ? parseQuantity(line, 'fraction', '%') : parseGaugeLine(line);
         if (!parsed.ok) return;
         if (t < this.lastHeard()) this.beginAnew(t);
         const kept = this.state.samples[role].filter((sample) => sample.t > t - KEEP_SECONDS);
@@ -66,7 +67,11 @@ export class Trace {
   /** The link's time has gone back: an undone step was lived through again, or the line was opened anew. */
   private beginAnew(t: number): void {
     this.effectAt = t;
-    this.state = { ...NOTHING, sight: this.state.sight, disturbedAt: this.pending > 0 ? Infinity : t };
+    this.state = {
+      ...NOTHING,
+      sight: this.state.sight,
+      disturbedAt: this.pending > 0 ? Infinity : t,
+    };
   }
 
   private hold(disturbedAt: number): void {

@@ -1,6 +1,6 @@
-import { defaultHouseRules as rules } from '@holvek/core';
-import { gauge, valve } from '../testing/samples';
-import { leftWords, outcomeTone, outcomeWord } from '../sheet/outcome';
+import { leftWords, outcomeWord, printersIn, defaultHouseRules as rules } from '@holvek/core';
+import { gauge, valve } from '@/testing/samples';
+import { outcomeTone } from '@/sheet/outcome';
 import { bestGauge, fitnessFor, reachingGauge } from './gauge-choice';
 
 const today = '2026-11-24';
@@ -21,26 +21,48 @@ describe('which gauge to take', () => {
     expect(reachingGauge([wide, high, old, fits], valve, 'inlet', today)!.id).toBe('high');
   });
   test('a vacuum on a pressure gauge is unfit', () => {
-    const vacuum = { ...valve, target: { ...valve.target, set_point_pa: -24_000, tolerance_pa: 1000, limit_pa: -29_000 } };
+    const vacuum = {
+      ...valve,
+      target: { ...valve.target, set_point_pa: -24_000, tolerance_pa: 1000, limit_pa: -29_000 },
+    };
     const { grade, findings } = fitnessFor(fits, vacuum, 'outlet', rules, today);
     expect(grade).toBe('unfit');
     expect(findings.map(({ code }) => code)).toContain('gauge.beyond_range');
   });
-}); // prettier-ignore
+});
 
 describe('what a sheet comes to', () => {
-  const units = { figure: (pa: number) => String(pa), withUnit: (pa: number) => `${pa} Pa` } as never;
   test('in a word, with its tone', () => {
-    expect([outcomeWord({ outcome: 'set', verdict: 'pass' }), outcomeTone({ outcome: 'set', verdict: 'fail' })]).toEqual(['pass, guarded', 'stop']);
-    expect([outcomeWord({ outcome: 'out_of_service', verdict: null }), outcomeTone({ outcome: 'out_of_service', verdict: null })]).toEqual(['out of service', 'stop']);
+    expect([
+      outcomeWord({ outcome: 'set', verdict: 'pass' }),
+      outcomeTone({ outcome: 'set', verdict: 'fail' }),
+    ]).toEqual(['pass, guarded', 'stop']);
+    expect([
+      outcomeWord({ outcome: 'out_of_service', verdict: null }),
+      outcomeTone({ outcome: 'out_of_service', verdict: null }),
+    ]).toEqual(['out of service', 'stop']);
     expect(outcomeWord({ outcome: 'sequence_done', verdict: null })).toBe('done');
   });
   test('and what was left', () => {
-    const body = { settings: [{ as_left_pa: 5, role: 'outlet' }], gauges: {}, outcome: 'set' };
-    expect(leftWords(body as never, units)).toBe('left at 5 Pa');
-    expect(leftWords({ ...body, settings: [], outcome: 'out_of_service', out_of_service_because: 'Seal broken' } as never, units)).toBe('Seal broken');
+    const body = {
+      settings: [{ as_left_pa: 5000, role: 'outlet' }],
+      gauges: { outlet: { resolution_pa: 10 } },
+      outcome: 'set',
+    };
+    expect(leftWords(body as never, printersIn('kPa'))).toBe('left at 5.00 kPa');
+    expect(
+      leftWords(
+        {
+          ...body,
+          settings: [],
+          outcome: 'out_of_service',
+          out_of_service_because: 'Seal broken',
+        } as never,
+        printersIn('kPa'),
+      ),
+    ).toBe('Seal broken');
   });
-}); // prettier-ignore
+});
 
 describe('calibrators', () => {
   const sources = [{ kind: 'current' as const, low: 0, high: 0.024, error: 5e-6 }];
@@ -53,7 +75,12 @@ describe('calibrators', () => {
   });
 
   test('come first where a signal is asked for, and must be able to give it', () => {
-    const plate = { ...valve.plate, family: 'positioner', input: { kind: 'current', low: 0.004, high: 0.02 }, tolerance_span: 0.01 }; // prettier-ignore
+    const plate = {
+      ...valve.plate,
+      family: 'positioner',
+      input: { kind: 'current', low: 0.004, high: 0.02 },
+      tolerance_span: 0.01,
+    };
     const positioner = { ...valve, plate } as unknown as typeof valve;
     const forSignal = (each: typeof gauge) => fitnessFor(each, positioner, 'inlet', rules, today);
     expect(bestGauge([fits, calibrator], forSignal, true)!.id).toBe('calibrator');

@@ -26,7 +26,11 @@ export function fitnessFor(
   const { plate } = valve;
   if (isInstrument(plate) && side === 'inlet') {
     const { scale_reading: scaleReading } = instrumentRules(rules);
-    return calibratorFitness(gauge, plate.input, { tolerance: plate.tolerance_span, scaleReading, today });
+    return calibratorFitness(gauge, plate.input, {
+      tolerance: plate.tolerance_span,
+      scaleReading,
+      today,
+    });
   }
   const targets = adjustersOf(valve.plate).flatMap(({ id, role }) => {
     const target = role === side ? targetOf(valve, id) : undefined;
@@ -70,6 +74,7 @@ export const reachingGauge = (
     .filter(({ calibration_due_on: due, range_high_pa: high }) => due >= today && high > 0)
     .sort(
       (a, b) =>
-        Number(a.range_high_pa < most) - Number(b.range_high_pa < most) || a.range_high_pa - b.range_high_pa,
+        Number(a.range_high_pa < most) - Number(b.range_high_pa < most) ||
+        a.range_high_pa - b.range_high_pa,
     )[0];
 };

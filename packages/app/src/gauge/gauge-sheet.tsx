@@ -40,17 +40,20 @@ const empty: Texts = {
   calibrated: '',
   due: '',
 };
-const fields: readonly { readonly name: Path<Texts>; readonly label: string; readonly numeric?: boolean }[] =
-  [
-    { name: 'tag', label: 'Tag' },
-    { name: 'low', label: 'Low end of the range', numeric: true },
-    { name: 'high', label: 'High end of the range', numeric: true },
-    { name: 'resolution', label: 'Finest step that can be read', numeric: true },
-    { name: 'accuracy', label: 'Accuracy, % of span', numeric: true },
-    { name: 'height', label: 'Hangs above its tapping, m', numeric: true },
-    { name: 'calibrated', label: 'Calibrated on' },
-    { name: 'due', label: 'Calibration runs out on' },
-  ];
+const fields: readonly {
+  readonly name: Path<Texts>;
+  readonly label: string;
+  readonly numeric?: boolean;
+}[] = [
+  { name: 'tag', label: 'Tag' },
+  { name: 'low', label: 'Low end of the range', numeric: true },
+  { name: 'high', label: 'High end of the range', numeric: true },
+  { name: 'resolution', label: 'Finest step that can be read', numeric: true },
+  { name: 'accuracy', label: 'Accuracy, % of span', numeric: true },
+  { name: 'height', label: 'Hangs above its tapping, m', numeric: true },
+  { name: 'calibrated', label: 'Calibrated on' },
+  { name: 'due', label: 'Calibration runs out on' },
+];
 
 /** A gauge as its face and certificate say. */
 export function GaugeSheet({
@@ -84,7 +87,11 @@ export function GaugeSheet({
     });
   });
   return (
-    <BottomSheet isOpen={gauge !== undefined} title={known ? known.tag : 'New gauge'} onClose={onClose}>
+    <BottomSheet
+      isOpen={gauge !== undefined}
+      title={known ? known.tag : 'New gauge'}
+      onClose={onClose}
+    >
       <Controller
         name="unit"
         control={control}
@@ -93,7 +100,10 @@ export function GaugeSheet({
             label="Unit on its face"
             value={field.value}
             onChange={field.onChange}
-            options={(['kPa', 'bar', 'psi', 'mbar'] as const).map((value) => ({ value, say: value }))}
+            options={(['kPa', 'bar', 'psi', 'mbar'] as const).map((value) => ({
+              value,
+              say: value,
+            }))}
           />
         )}
       />

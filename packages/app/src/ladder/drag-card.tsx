@@ -7,7 +7,15 @@ import { WordButton } from '@/ui/press';
 import { Muted, Strong } from '@/ui/words';
 
 /** What gives way to the rung that is held, or which rules forbid it. */
-export function DragCard({ drag, system, onRelease }: { readonly drag: DragState; readonly system: System; readonly onRelease: () => void }) {
+export function DragCard({
+  drag,
+  system,
+  onRelease,
+}: {
+  readonly drag: DragState;
+  readonly system: System;
+  readonly onRelease: () => void;
+}) {
   const units = useUnits();
   const nameOf = (id: string) => system.rungs.find((rung) => rung.id === id)?.name ?? id;
   return (
@@ -15,7 +23,9 @@ export function DragCard({ drag, system, onRelease }: { readonly drag: DragState
       <Card tone="work" testID="drag">
         <Strong color="$onBrassSoft">{`${nameOf(drag.rung)} held at ${units.withUnit(drag.pa)}`}</Strong>
         {drag.clash ? (
-          <Muted color="$onBrassSoft">It cannot stand there: see below. It is drawn where it last could.</Muted>
+          <Muted color="$onBrassSoft">
+            It cannot stand there: see below. It is drawn where it last could.
+          </Muted>
         ) : drag.gaveWay.length === 0 ? (
           <Muted color="$onBrassSoft">Nothing else has to give way.</Muted>
         ) : null}
@@ -29,4 +39,4 @@ export function DragCard({ drag, system, onRelease }: { readonly drag: DragState
       {drag.clash ? <ClashCard clash={drag.clash} system={system} /> : null}
     </>
   );
-} // prettier-ignore
+}

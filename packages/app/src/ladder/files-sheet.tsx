@@ -35,23 +35,37 @@ export function FilesSheet({ system, isOpen, onChange, onClose }: Props) {
     const text = await picked.text();
     if (text.trimStart().startsWith('{')) {
       const read = readJsonFile(text, systemFileSchema);
-      if (!read.ok) return setTrouble(read.error.code === 'file.not_json' ? 'The file is no JSON. Nothing was changed.' : `The file is not a system: ${read.error.path} is wrong. Nothing was changed.`);
+      if (!read.ok)
+        return setTrouble(
+          read.error.code === 'file.not_json'
+            ? 'The file is no JSON. Nothing was changed.'
+            : `The file is not a system: ${read.error.path} is wrong. Nothing was changed.`,
+        );
       onChange({ ...read.value.system, id: system.id, site_id: system.site_id });
       return onClose();
     }
     const read = readSystemCsv(text);
     if (!read.ok) return setTrouble(refusalWords(read.error.code));
-    if (read.value.rungs.length === 0) return setTrouble('No rung in the file could be read. Nothing was changed.');
+    if (read.value.rungs.length === 0)
+      return setTrouble('No rung in the file could be read. Nothing was changed.');
     onChange({ ...system, rungs: read.value.rungs, rules: read.value.rules });
     if (read.value.issues.length > 0) setIssues(read.value.issues);
     else onClose();
-  }; // prettier-ignore
+  };
   return (
     <BottomSheet isOpen={isOpen} title="As a file" onClose={onClose}>
-      <BigButton kind="outline" onPress={() => saveText(`${file}.json`, JSON.stringify(systemFile(system), null, 2), 'application/json')}>
+      <BigButton
+        kind="outline"
+        onPress={() =>
+          saveText(`${file}.json`, JSON.stringify(systemFile(system), null, 2), 'application/json')
+        }
+      >
         Save as JSON
       </BigButton>
-      <BigButton kind="outline" onPress={() => saveText(`${file}.csv`, writeSystemCsv(system), 'text/csv')}>
+      <BigButton
+        kind="outline"
+        onPress={() => saveText(`${file}.csv`, writeSystemCsv(system), 'text/csv')}
+      >
         Save as CSV
       </BigButton>
       <BigButton kind="outline" onPress={() => void take()}>
@@ -67,10 +81,13 @@ export function FilesSheet({ system, isOpen, onChange, onClose }: Props) {
         <Card>
           <Strong>The good rows were kept. These were not:</Strong>
           {issues.slice(0, 12).map(({ line, column, code }) => (
-            <Words key={`${line}-${column}-${code}`} color="$vermilion">{`Line ${line}, ${column}: ${code.replaceAll('_', ' ')}`}</Words>
+            <Words
+              key={`${line}-${column}-${code}`}
+              color="$vermilion"
+            >{`Line ${line}, ${column}: ${code.replaceAll('_', ' ')}`}</Words>
           ))}
         </Card>
       ) : null}
     </BottomSheet>
-  ); // prettier-ignore
+  );
 }

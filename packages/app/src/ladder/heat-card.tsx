@@ -1,4 +1,10 @@
-import { drivenExcess, excessHeat, parseQuantity, type FoundBeside, type System } from '@holvek/core';
+import {
+  drivenExcess,
+  excessHeat,
+  parseQuantity,
+  type FoundBeside,
+  type System,
+} from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from 'tamagui';
 import { useUnits } from '@/settings/use-units';
@@ -32,7 +38,10 @@ export function HeatCard({ system, beside, onChange }: Props) {
             : 'Nothing is driven harder than it need be'}
       </Strong>
       {hasHeat ? (
-        <Words color="$onVermilionSoft">{`${units.withUnit(excess)} of excess at ${units.flowWithUnit(flow)}: about ${Math.round(heat.costPerYear)} ${currency} a year.`}</Words>
+        <Words color="$onVermilionSoft">
+          {`${units.withUnit(excess)} of excess at ${units.flowWithUnit(flow)}: ` +
+            `about ${Math.round(heat.costPerYear)} ${currency} a year.`}
+        </Words>
       ) : null}
       <WordButton tone={hasHeat ? '$vermilion' : '$verdigrisDeep'} onPress={() => setOpen(true)}>
         flow, hours, price
@@ -63,18 +72,43 @@ function EconomyForm({
   const [h, p] = [number(hours, 8784), number(price, 1000)];
   const keep = () => {
     if (!parsed.ok || h === undefined || p === undefined) return;
-    onChange({ ...system, economy: { flow_m3s: Math.max(0, parsed.value.si), hours_per_year: h, price_per_kwh: p, currency: currency.trim() } }); // prettier-ignore
+    onChange({
+      ...system,
+      economy: {
+        flow_m3s: Math.max(0, parsed.value.si),
+        hours_per_year: h,
+        price_per_kwh: p,
+        currency: currency.trim(),
+      },
+    });
     onClose();
   };
   return (
     <YStack gap="$3">
-      <Field label="Flow that carries it" value={flow} onChangeText={setFlow} error={parsed.ok ? undefined : 'A flow, such as 95 L/min'} />
+      <Field
+        label="Flow that carries it"
+        value={flow}
+        onChangeText={setFlow}
+        error={parsed.ok ? undefined : 'A flow, such as 95 L/min'}
+      />
       <XStack gap="$2">
         <YStack flex={1}>
-          <Field label="Hours a year" value={hours} onChangeText={setHours} numeric error={h === undefined ? '0 to 8 784' : undefined} />
+          <Field
+            label="Hours a year"
+            value={hours}
+            onChangeText={setHours}
+            numeric
+            error={h === undefined ? '0 to 8 784' : undefined}
+          />
         </YStack>
         <YStack flex={1}>
-          <Field label="Price of a kWh" value={price} onChangeText={setPrice} numeric error={p === undefined ? 'a number' : undefined} />
+          <Field
+            label="Price of a kWh"
+            value={price}
+            onChangeText={setPrice}
+            numeric
+            error={p === undefined ? 'a number' : undefined}
+          />
         </YStack>
         <YStack width={84}>
           <Field label="Currency" value={currency} onChangeText={setCurrency} maxLength={8} />
@@ -84,5 +118,5 @@ function EconomyForm({
         Reckon with these
       </BigButton>
     </YStack>
-  ); // prettier-ignore
+  );
 }

@@ -60,31 +60,76 @@ export function LadderPicture({ system, ladder, beside, dragged, onDrag }: Props
         {niceTicks(scale.low, scale.high, units.pressure, 5).map(({ si, text }) => (
           <G key={text}>
             <Line x1={AXIS} x2={rails.right} y1={y(si)} y2={y(si)} stroke={ink.line} />
-            <Text x={AXIS - 6} y={y(si) + 4} fontSize={11} fontFamily={FIGURES} fill={ink.muted} textAnchor="end">
+            <Text
+              x={AXIS - 6}
+              y={y(si) + 4}
+              fontSize={11}
+              fontFamily={FIGURES}
+              fill={ink.muted}
+              textAnchor="end"
+            >
               {text}
             </Text>
           </G>
         ))}
         {[rails.left, rails.right].map((x) => (
-          <Line key={x} x1={x} x2={x} y1={PAD / 2} y2={height - PAD / 2} stroke={ink.color} strokeWidth={5} strokeLinecap="round" />
+          <Line
+            key={x}
+            x1={x}
+            x2={x}
+            y1={PAD / 2}
+            y2={height - PAD / 2}
+            stroke={ink.color}
+            strokeWidth={5}
+            strokeLinecap="round"
+          />
         ))}
         {rungs.map((rung, i) =>
           rung.found_pa === undefined ? null : (
-            <Line key={`found-${rung.id}`} x1={rails.left + 4} x2={rails.right - 4} y1={y(rung.found_pa)} y2={y(rung.found_pa)} stroke={beside[i]?.word === 'in_order' ? ink.muted : ink.vermilion} strokeWidth={2.5} strokeDasharray="5 4" />
+            <Line
+              key={`found-${rung.id}`}
+              x1={rails.left + 4}
+              x2={rails.right - 4}
+              y1={y(rung.found_pa)}
+              y2={y(rung.found_pa)}
+              stroke={beside[i]?.word === 'in_order' ? ink.muted : ink.vermilion}
+              strokeWidth={2.5}
+              strokeDasharray="5 4"
+            />
           ),
         )}
         {ladder.targets.map(({ rung, pa }, i) => (
-          <RungLine key={rung} kind={rungs[i]!.kind} y={y(pa)} labelY={places[i]! + label / 2} rails={rails} isHeld={rung === dragged} ink={ink} />
+          <RungLine
+            key={rung}
+            kind={rungs[i]!.kind}
+            y={y(pa)}
+            labelY={places[i]! + label / 2}
+            rails={rails}
+            isHeld={rung === dragged}
+            ink={ink}
+          />
         ))}
         {brackets.map((bracket) => (
           <BracketMark key={bracket.number} bracket={bracket} ink={ink} />
         ))}
         {ladder.targets.map(({ rung, pa }, i) => (
           <G key={`label-${rung}`}>
-            <Text x={rails.right + 26} y={places[i]! + 16} fontSize={13} fontFamily={STRONG} fill={ink.color}>
+            <Text
+              x={rails.right + 26}
+              y={places[i]! + 16}
+              fontSize={13}
+              fontFamily={STRONG}
+              fill={ink.color}
+            >
               {short(rungs[i]!.name, width - rails.right - 26)}
             </Text>
-            <Text x={rails.right + 26} y={places[i]! + 32} fontSize={12} fontFamily={BODY} fill={ink.muted}>
+            <Text
+              x={rails.right + 26}
+              y={places[i]! + 32}
+              fontSize={12}
+              fontFamily={BODY}
+              fill={ink.muted}
+            >
               {units.withUnit(pa)}
             </Text>
             {rungs[i]!.found_pa === undefined ? null : (
@@ -101,9 +146,17 @@ export function LadderPicture({ system, ladder, beside, dragged, onDrag }: Props
           </G>
         ))}
       </Svg>
-      <RungHandles system={system} ladder={ladder} scale={scale} rails={rails} places={places} labelHeight={label} onDrag={onDrag} />
+      <RungHandles
+        system={system}
+        ladder={ladder}
+        scale={scale}
+        rails={rails}
+        places={places}
+        labelHeight={label}
+        onDrag={onDrag}
+      />
     </View>
-  ); // prettier-ignore
+  );
 }
 
 export type LadderScale = {
@@ -116,7 +169,10 @@ export type Rails = { readonly left: number; readonly right: number };
 
 /** All targets and findings with room to either side. */
 function scaleOf({ rungs }: System, { targets }: Ladder, height: number): LadderScale {
-  const values = [...targets.map(({ pa }) => pa), ...rungs.flatMap(({ found_pa: found }) => found ?? [])];
+  const values = [
+    ...targets.map(({ pa }) => pa),
+    ...rungs.flatMap(({ found_pa: found }) => found ?? []),
+  ];
   const least = Math.min(...values);
   const most = Math.max(...values);
   const room = Math.max((most - least) * 0.08, Math.abs(most) * 0.02, 1000);
@@ -130,18 +186,67 @@ function scaleOf({ rungs }: System, { targets }: Ladder, height: number): Ladder
   };
 }
 
-function RungLine({ kind, y, labelY, rails, isHeld, ink }: { readonly kind: string; readonly y: number; readonly labelY: number; readonly rails: Rails; readonly isHeld: boolean; readonly ink: Ink }) {
+function RungLine({
+  kind,
+  y,
+  labelY,
+  rails,
+  isHeld,
+  ink,
+}: {
+  readonly kind: string;
+  readonly y: number;
+  readonly labelY: number;
+  readonly rails: Rails;
+  readonly isHeld: boolean;
+  readonly ink: Ink;
+}) {
   const isFact = kind === 'load' || kind === 'rating' || kind === 'pump';
-  const colour = isHeld ? ink.brassMark : kind === 'rating' ? ink.vermilion : isFact ? ink.slate : ink.verdigris;
+  const colour = isHeld
+    ? ink.brassMark
+    : kind === 'rating'
+      ? ink.vermilion
+      : isFact
+        ? ink.slate
+        : ink.verdigris;
   return (
     <G>
-      <Line x1={rails.left} x2={rails.right} y1={y} y2={y} stroke={colour} strokeWidth={isFact ? 4 : 7} />
-      {kind === 'rating' ? <Rect x={rails.left} y={y - 9} width={rails.right - rails.left} height={5} fill={ink.vermilionSoft} /> : null}
-      <Line x1={rails.right} x2={rails.right + 8} y1={y} y2={y} stroke={ink.muted} strokeWidth={1.2} />
-      <Line x1={rails.right + 8} x2={rails.right + 22} y1={y} y2={labelY} stroke={ink.muted} strokeWidth={1.2} />
+      <Line
+        x1={rails.left}
+        x2={rails.right}
+        y1={y}
+        y2={y}
+        stroke={colour}
+        strokeWidth={isFact ? 4 : 7}
+      />
+      {kind === 'rating' ? (
+        <Rect
+          x={rails.left}
+          y={y - 9}
+          width={rails.right - rails.left}
+          height={5}
+          fill={ink.vermilionSoft}
+        />
+      ) : null}
+      <Line
+        x1={rails.right}
+        x2={rails.right + 8}
+        y1={y}
+        y2={y}
+        stroke={ink.muted}
+        strokeWidth={1.2}
+      />
+      <Line
+        x1={rails.right + 8}
+        x2={rails.right + 22}
+        y1={y}
+        y2={labelY}
+        stroke={ink.muted}
+        strokeWidth={1.2}
+      />
     </G>
   );
-} // prettier-ignore
+}
 
 type Bracket = {
   readonly number: number;
@@ -154,38 +259,74 @@ type Bracket = {
 };
 
 /** Brackets of the rules between two rungs, in columns so that none lies on another. */
-function bracketsOf(rules: readonly Rule[], { targets, slacks }: Ladder, { rungs }: System, y: (pa: number) => number, rails: Rails): readonly Bracket[] {
+function bracketsOf(
+  rules: readonly Rule[],
+  { targets, slacks }: Ladder,
+  { rungs }: System,
+  y: (pa: number) => number,
+  rails: Rails,
+): readonly Bracket[] {
   const pa = new Map(targets.map((target) => [target.rung, target.pa]));
   const spans = rules.flatMap((rule, i) => {
-    const ends = rule.kind === 'above_by' ? [rule.high, rule.low] : rule.kind === 'between' ? [rule.rung, rule.base] : undefined;
+    const ends =
+      rule.kind === 'above_by'
+        ? [rule.high, rule.low]
+        : rule.kind === 'between'
+          ? [rule.rung, rule.base]
+          : undefined;
     if (!ends || !rungs.some(({ id }) => id === ends[0])) return [];
     const ys = ends.map((id) => y(pa.get(id)!)).sort((a, b) => a - b);
     return [{ number: i + 1, from: ys[0]!, to: ys[1]!, isTight: slacks[i]!.slack < 1 }];
   });
   const columns: number[] = [];
-  const placed = [...spans].sort((a, b) => a.from - b.from).map((span) => {
-    let column = columns.findIndex((end) => end + 26 <= span.from);
-    if (column < 0) column = columns.length;
-    columns[column] = Math.max(span.to, span.from + 20);
-    return { ...span, column };
-  });
+  const placed = [...spans]
+    .sort((a, b) => a.from - b.from)
+    .map((span) => {
+      let column = columns.findIndex((end) => end + 26 <= span.from);
+      if (column < 0) column = columns.length;
+      columns[column] = Math.max(span.to, span.from + 20);
+      return { ...span, column };
+    });
   const step = Math.min(24, (rails.right - rails.left - 24) / Math.max(1, columns.length));
-  return placed.map(({ column, ...span }) => ({ ...span, x: rails.left + 16 + column * step,
-    lift: span.to - span.from > 44 ? (column % 2 === 0 ? -10 : 10) : 0 }));
-} // prettier-ignore
+  return placed.map(({ column, ...span }) => ({
+    ...span,
+    x: rails.left + 16 + column * step,
+    lift: span.to - span.from > 44 ? (column % 2 === 0 ? -10 : 10) : 0,
+  }));
+}
 
-function BracketMark({ bracket: { number, x, from, to, isTight, lift }, ink }: { readonly bracket: Bracket; readonly ink: Ink }) {
+function BracketMark({
+  bracket: { number, x, from, to, isTight, lift },
+  ink,
+}: {
+  readonly bracket: Bracket;
+  readonly ink: Ink;
+}) {
   const middle = (from + to) / 2 + lift;
   return (
     <G>
       <Line x1={x} x2={x} y1={from} y2={to} stroke={ink.brass} strokeWidth={isTight ? 3 : 1.5} />
-      <Circle cx={x} cy={middle} r={9} fill={isTight ? ink.brassSoft : ink.card} stroke={ink.brass} strokeWidth={1.5} />
-      <Text x={x} y={middle + 4} fontSize={10} fontFamily={STRONG} fill={isTight ? ink.onBrassSoft : ink.brass} textAnchor="middle">
+      <Circle
+        cx={x}
+        cy={middle}
+        r={9}
+        fill={isTight ? ink.brassSoft : ink.card}
+        stroke={ink.brass}
+        strokeWidth={1.5}
+      />
+      <Text
+        x={x}
+        y={middle + 4}
+        fontSize={10}
+        fontFamily={STRONG}
+        fill={isTight ? ink.onBrassSoft : ink.brass}
+        textAnchor="middle"
+      >
         {String(number)}
       </Text>
     </G>
   );
-} // prettier-ignore
+}
 
 const foundWord = {
   not_read: '',

@@ -33,12 +33,18 @@ const plan = settingPlan(unit, unwrap(solveLadder(unit)), { parkedLowPa: 8e5 });
 describe('a ladder in words', () => {
   test('every kind of rule reads as a sum', () => {
     expect(ruleSum(rule('load'), unit.rungs, units)).toBe('Heaviest load is 170 bar');
-    expect(ruleSum(rule('comp'), unit.rungs, units)).toBe('Compensator 15 to 60 bar over Heaviest load');
+    expect(ruleSum(rule('comp'), unit.rungs, units)).toBe(
+      'Compensator 15 to 60 bar over Heaviest load',
+    );
     expect(ruleSum(rule('under_weakest'), unit.rungs, units)).toBe(
       'Weakest part above Main relief, accumulation counted',
     );
     expect(
-      ruleSum({ id: 'x', kind: 'at_most', rung: 'pump', pa: 3e7, why: '', from: 'own' }, unit.rungs, units),
+      ruleSum(
+        { id: 'x', kind: 'at_most', rung: 'pump', pa: 3e7, why: '', from: 'own' },
+        unit.rungs,
+        units,
+      ),
     ).toBe('Pump at most 300 bar');
   });
   test('what resolves a clash depends on the kind of rule', () => {
@@ -48,9 +54,18 @@ describe('a ladder in words', () => {
   });
   test('the plan tells what to do and what the gauge shows', () => {
     expect(plan.steps.map((step) => planWord(step, unit, units))).toEqual([
-      'Park Main relief low', 'Park Cross-port A low', 'Park Cross-port B low', 'Park Compensator fully up', 'Main relief up to 205 bar',
-      'Shift to A', 'Cross-port A up to 200 bar', 'Shift to B', 'Cross-port B up to 200 bar', 'Centre the directional valve', 'Compensator down to 185 bar',
-    ]); // prettier-ignore
+      'Park Main relief low',
+      'Park Cross-port A low',
+      'Park Cross-port B low',
+      'Park Compensator fully up',
+      'Main relief up to 205 bar',
+      'Shift to A',
+      'Cross-port A up to 200 bar',
+      'Shift to B',
+      'Cross-port B up to 200 bar',
+      'Centre the directional valve',
+      'Compensator down to 185 bar',
+    ]);
     expect(readingsWord(plan.steps[4]!, unit, units)).toBe('Pump gauge 205, ruled by Main relief');
   });
   test('the order has its reasons', () => {

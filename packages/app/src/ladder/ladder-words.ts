@@ -73,8 +73,11 @@ export function wayOut(rule: Rule, excess: number, units: Units): string {
   }
 }
 
-const issueWords: { readonly [C in SystemIssue['code']]: (issue: Extract<SystemIssue, { code: C }>) => string } = {
-  'ladder.no_source': () => 'There is no source: nothing feeds this system. Add a pump or another rung that nothing feeds.',
+const issueWords: {
+  readonly [C in SystemIssue['code']]: (issue: Extract<SystemIssue, { code: C }>) => string;
+} = {
+  'ladder.no_source': () =>
+    'There is no source: nothing feeds this system. Add a pump or another rung that nothing feeds.',
   'ladder.name_twice': ({ name }) => `Two rungs are called ${name}.`,
   'ladder.id_twice': ({ id }) => `Two rungs have the id ${id}.`,
   'ladder.feeder_unknown': ({ rung, feeder }) => `${rung} is fed by ${feeder}, which is not there.`,
@@ -82,7 +85,7 @@ const issueWords: { readonly [C in SystemIssue['code']]: (issue: Extract<SystemI
   'ladder.rung_unknown': ({ rung }) => `A rule names ${rung}, which is not there.`,
   'ladder.rule_of_itself': () => 'A rule compares a rung with itself.',
   'ladder.between_upside_down': () => 'A band stands upside down: least above most.',
-}; // prettier-ignore
+};
 export const issueWord = (issue: SystemIssue): string =>
   (issueWords[issue.code] as (issue: SystemIssue) => string)(issue);
 
@@ -93,12 +96,17 @@ export const ladderTrouble = (error: Exclude<LadderError, { code: 'ladder.clash'
     : `No rule holds these up: ${error.rungs.join(', ')}. Give each a least pressure, or a rule to another rung.`;
 
 const whyWords: Record<Precedence['why'], (before: string, after: string) => string> = {
-  upstream_first: (before, after) => `${before} before ${after}: it feeds it, so its pressure must stand first.`,
-  sustaining_first: (before, after) => `${before} before ${after}: sustaining before reducing, or the reducing one starves it.`,
-  higher_first: (before, after) => `${before} before ${after}: it is the higher one, and the lower would cap the gauge.`,
-}; // prettier-ignore
-export const precedenceWord = ({ before, after, why }: Precedence, nameOf: (id: string) => string): string =>
-  whyWords[why](nameOf(before), nameOf(after));
+  upstream_first: (before, after) =>
+    `${before} before ${after}: it feeds it, so its pressure must stand first.`,
+  sustaining_first: (before, after) =>
+    `${before} before ${after}: sustaining before reducing, or the reducing one starves it.`,
+  higher_first: (before, after) =>
+    `${before} before ${after}: it is the higher one, and the lower would cap the gauge.`,
+};
+export const precedenceWord = (
+  { before, after, why }: Precedence,
+  nameOf: (id: string) => string,
+): string => whyWords[why](nameOf(before), nameOf(after));
 
 /** A step of the plan in words. */
 export function planWord(step: PlanStep, { rungs }: Pick<System, 'rungs'>, units: Units): string {
@@ -107,16 +115,25 @@ export function planWord(step: PlanStep, { rungs }: Pick<System, 'rungs'>, units
     case 'park':
       return `Park ${name(step.rung)} ${step.to === 'high' ? 'fully up' : 'low'}`;
     case 'shift':
-      return step.position === 'centred' ? 'Centre the directional valve' : `Shift to ${step.position}`;
+      return step.position === 'centred'
+        ? 'Centre the directional valve'
+        : `Shift to ${step.position}`;
     case 'set':
       return `${name(step.rung)} ${step.approach === 'from_below' ? 'up' : 'down'} to ${units.withUnit(step.pa)}`;
   }
 }
 
 /** What the gauges should read after a step. */
-export const readingsWord = (step: PlanStep, { rungs }: Pick<System, 'rungs'>, units: Units): string => {
+export const readingsWord = (
+  step: PlanStep,
+  { rungs }: Pick<System, 'rungs'>,
+  units: Units,
+): string => {
   const name = (id: string) => rungs.find((rung) => rung.id === id)?.name ?? id;
   return step.readings
-    .map(({ at, pa, ruledBy }) => `${name(at)} gauge ${units.figure(pa)}${ruledBy === at ? '' : `, ruled by ${name(ruledBy)}`}`)
+    .map(
+      ({ at, pa, ruledBy }) =>
+        `${name(at)} gauge ${units.figure(pa)}${ruledBy === at ? '' : `, ruled by ${name(ruledBy)}`}`,
+    )
     .join(' · ');
-}; // prettier-ignore
+};

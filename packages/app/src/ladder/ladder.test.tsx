@@ -1,8 +1,24 @@
 import {
-  defaultHouseRules, foundBeside, printFigure, settingPlan, solveLadder, systemFrom, unwrap, type Rule, type System,
-} from '@holvek/core'; // prettier-ignore
+  defaultHouseRules,
+  foundBeside,
+  printFigure,
+  settingPlan,
+  solveLadder,
+  systemFrom,
+  unwrap,
+  type Rule,
+  type System,
+} from '@holvek/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, fireEvent, render, renderHook, screen, within } from '@testing-library/react';
+import {
+  act,
+  cleanup,
+  fireEvent,
+  render,
+  renderHook,
+  screen,
+  within,
+} from '@testing-library/react';
 import type { ReactElement, ReactNode } from 'react';
 import { TamaguiProvider } from 'tamagui';
 import { ClashCard } from './clash-card';
@@ -18,7 +34,9 @@ import { config } from '@/theme/tamagui.config';
 const unit = systemFrom('hydraulic', defaultHouseRules, { id: 'u', name: 'Unit', site_id: 's' });
 const found: System = {
   ...unit,
-  rungs: unit.rungs.map((rung) => (rung.id === 'compensator' ? { ...rung, found_pa: 197e5 } : rung)),
+  rungs: unit.rungs.map((rung) =>
+    rung.id === 'compensator' ? { ...rung, found_pa: 197e5 } : rung,
+  ),
 };
 const ladder = unwrap(solveLadder(found));
 const beside = foundBeside(found, ladder);
@@ -43,14 +61,22 @@ const press = async (name: string | RegExp) => {
   await act(async () => void fireEvent.click(button));
 };
 const type = async (label: string, text: string) => {
-  await act(async () => void fireEvent.change(screen.getByLabelText(label), { target: { value: text } }));
+  await act(
+    async () => void fireEvent.change(screen.getByLabelText(label), { target: { value: text } }),
+  );
 };
 afterEach(cleanup);
 
 describe('the picture of a ladder', () => {
   const picture = (onDrag = jest.fn()) => {
     const container = show(
-      <LadderPicture system={found} ladder={ladder} beside={beside} dragged={undefined} onDrag={onDrag} />,
+      <LadderPicture
+        system={found}
+        ladder={ladder}
+        beside={beside}
+        dragged={undefined}
+        onDrag={onDrag}
+      />,
     );
     return { container, onDrag };
   };
@@ -63,12 +89,9 @@ describe('the picture of a ladder', () => {
 
   test('offers the settable rungs as sliders, the facts not', () => {
     picture();
-    expect(screen.getAllByRole('slider').map((slider) => slider.getAttribute('aria-label'))).toEqual([
-      'Compensator',
-      'Cross-port A',
-      'Cross-port B',
-      'Main relief',
-    ]);
+    expect(
+      screen.getAllByRole('slider').map((slider) => slider.getAttribute('aria-label')),
+    ).toEqual(['Compensator', 'Cross-port A', 'Cross-port B', 'Main relief']);
   });
 
   test('moves a rung with the arrow keys', () => {
@@ -149,13 +172,20 @@ describe('changing a system', () => {
     await press('Keep this rule');
     const { rules } = changed.mock.calls[0]![0] as System;
     expect(rules.at(-1)).toEqual({
-      id: 'the_old_hose', kind: 'at_most', rung: 'load', pa: expect.closeTo(240e5, 0), why: 'The old hose', from: 'own',
-    }); // prettier-ignore
+      id: 'the_old_hose',
+      kind: 'at_most',
+      rung: 'load',
+      pa: expect.closeTo(240e5, 0),
+      why: 'The old hose',
+      from: 'own',
+    });
   });
 
   test('a rule can be taken out', async () => {
     const changed = jest.fn();
-    show(<RuleSheet system={unit} rule={unit.rules[0]} onChange={changed} onClose={() => undefined} />);
+    show(
+      <RuleSheet system={unit} rule={unit.rules[0]} onChange={changed} onClose={() => undefined} />,
+    );
     await press('take this rule out');
     expect((changed.mock.calls[0]![0] as System).rules).toHaveLength(unit.rules.length - 1);
   });

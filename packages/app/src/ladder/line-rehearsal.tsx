@@ -20,7 +20,13 @@ const outletSteps = [
 ] as const;
 
 /** All valves of a system on one simulated line: turn one and watch the gauges of the others. */
-export function LineRehearsal({ system, ladder }: { readonly system: System; readonly ladder: Ladder }) {
+export function LineRehearsal({
+  system,
+  ladder,
+}: {
+  readonly system: System;
+  readonly ladder: Ladder;
+}) {
   const [report, setReport] = useState<LineReport>();
   const [turns, setTurns] = useState<Readonly<Record<string, number>>>({});
   const [outlets, setOutlets] = useState<Readonly<Record<string, string>>>({});
@@ -34,7 +40,12 @@ export function LineRehearsal({ system, ladder }: { readonly system: System; rea
     return () => worker.close();
   }, [twin]);
   if (!twin)
-    return <Empty title="Nothing to rehearse" say="A line needs a reducing, sustaining or relief valve." />;
+    return (
+      <Empty
+        title="Nothing to rehearse"
+        say="A line needs a reducing, sustaining or relief valve."
+      />
+    );
   const turn = (rung: string, by: number) => {
     void workerRef.current?.line.turn(rung, by);
     setTurns((now) => ({ ...now, [rung]: (now[rung] ?? 0) + by }));
@@ -55,7 +66,10 @@ export function LineRehearsal({ system, ladder }: { readonly system: System; rea
           ))}
         </XStack>
         {Object.entries(report?.reliefs ?? {}).map(([id, lift]) => (
-          <Pill key={id} tone={lift > 0.02 ? 'stop' : 'good'}>{`${nameOf(id)}: ${lift > 0.5 ? 'throws' : lift > 0.02 ? 'dribbles' : 'tight'}`}</Pill>
+          <Pill
+            key={id}
+            tone={lift > 0.02 ? 'stop' : 'good'}
+          >{`${nameOf(id)}: ${lift > 0.5 ? 'throws' : lift > 0.02 ? 'dribbles' : 'tight'}`}</Pill>
         ))}
       </Card>
       {Object.keys(twin.screws).map((rung) => (
@@ -66,7 +80,13 @@ export function LineRehearsal({ system, ladder }: { readonly system: System; rea
           </XStack>
           <XStack gap="$2">
             {[-0.5, -0.125, 0.125, 0.5].map((by) => (
-              <BigButton key={by} flex={1} kind="outline" onPress={() => turn(rung, by)} label={`${nameOf(rung)} ${by} turn`}>
+              <BigButton
+                key={by}
+                flex={1}
+                kind="outline"
+                onPress={() => turn(rung, by)}
+                label={`${nameOf(rung)} ${by} turn`}
+              >
                 {`${by > 0 ? '+' : '−'}${Math.abs(by) === 0.5 ? '1/2' : '1/8'}`}
               </BigButton>
             ))}
@@ -74,10 +94,16 @@ export function LineRehearsal({ system, ladder }: { readonly system: System; rea
         </Card>
       ))}
       {twin.params.nodes.map(({ id }) => (
-        <Choice key={id} label={`Outlets at ${nameOf(id)}`} value={(outlets[id] ?? String(twin.inputs[`outlets_${id}`] ?? 0)) as '0'} onChange={(to) => move(id, to)} options={outletSteps as never} />
+        <Choice
+          key={id}
+          label={`Outlets at ${nameOf(id)}`}
+          value={(outlets[id] ?? String(twin.inputs[`outlets_${id}`] ?? 0)) as '0'}
+          onChange={(to) => move(id, to)}
+          options={outletSteps as never}
+        />
       ))}
     </YStack>
-  ); // prettier-ignore
+  );
 }
 
 function LineFigure({ name, pa }: { readonly name: string; readonly pa: number }) {

@@ -9,7 +9,13 @@ import { WordButton } from '@/ui/press';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
 
 /** Parking, shifts and settings in their order, with what the gauges should read after each. */
-export function OrderCard({ plan, system }: { readonly plan: SettingPlan; readonly system: System }) {
+export function OrderCard({
+  plan,
+  system,
+}: {
+  readonly plan: SettingPlan;
+  readonly system: System;
+}) {
   const units = useUnits();
   const [isWhyOpen, setWhyOpen] = useState(false);
   const nameOf = (id: string) => system.rungs.find((rung) => rung.id === id)?.name ?? id;
@@ -39,8 +45,8 @@ export function OrderCard({ plan, system }: { readonly plan: SettingPlan; readon
           <Words key={reason.after}>{precedenceWord(reason, nameOf)}</Words>
         ))}
         <Muted>
-          Upstream before downstream, sustaining before reducing, and among those that share a source from the
-          highest down: the lowest setting that is open to a source rules its gauge.
+          Upstream before downstream, sustaining before reducing, and among those that share a
+          source from the highest down: the lowest setting that is open to a source rules its gauge.
         </Muted>
       </BottomSheet>
     </Card>

@@ -47,7 +47,8 @@ type Extra = (typeof extras)[number]['value'];
 const first = (rule: Rule): string => (rule.kind === 'above_by' ? rule.high : rule.rung);
 const second = (rule: Rule): string =>
   rule.kind === 'above_by' ? rule.low : rule.kind === 'between' ? rule.base : '';
-const figure = (rule: Rule): number => (rule.kind === 'above_by' ? rule.by_pa : rule.kind === 'between' ? rule.least_pa : rule.pa); // prettier-ignore
+const figure = (rule: Rule): number =>
+  rule.kind === 'above_by' ? rule.by_pa : rule.kind === 'between' ? rule.least_pa : rule.pa;
 const extraOf = (rule: Rule): Extra =>
   'counts_lockup' in rule && rule.counts_lockup
     ? 'lockup'
@@ -63,7 +64,9 @@ function RuleForm({ system, rule, onChange, onClose }: Props & { readonly rule: 
   const [a, setA] = useState(known ? first(known) : (rungs[0]?.id ?? ''));
   const [b, setB] = useState(known ? second(known) : (rungs[1]?.id ?? ''));
   const [low, setLow] = useState(known ? units.figure(figure(known), 100) : '');
-  const [high, setHigh] = useState(known?.kind === 'between' ? units.figure(known.most_pa, 100) : '');
+  const [high, setHigh] = useState(
+    known?.kind === 'between' ? units.figure(known.most_pa, 100) : '',
+  );
   const [extra, setExtra] = useState<Extra>(known ? extraOf(known) : 'none');
   const [why, setWhy] = useState(known?.why ?? '');
   const [from, setFrom] = useState<Rule['from']>(known?.from ?? 'own');
@@ -73,12 +76,29 @@ function RuleForm({ system, rule, onChange, onClose }: Props & { readonly rule: 
   const canCount = kind === 'above_by' || kind === 'at_most';
   const isUpsideDown = kind === 'between' && l.ok && h.ok && l.value.si > h.value.si;
   const isSound =
-    l.ok && (kind !== 'between' || (h.ok && !isUpsideDown)) && (!isPair || a !== b) && why.trim().length > 2;
+    l.ok &&
+    (kind !== 'between' || (h.ok && !isUpsideDown)) &&
+    (!isPair || a !== b) &&
+    why.trim().length > 2;
   const names = rungs.map(({ id, name }) => ({ value: id, say: name }));
   const keep = () => {
     if (!l.ok) return;
-    const base = { id: known?.id ?? idFor(why, system.rules.map(({ id }) => id)), why: why.trim(), from };
-    const counts = extra === 'none' || !canCount ? {} : extra === 'lockup' ? { counts_lockup: true } : { counts_accumulation: true };
+    const base = {
+      id:
+        known?.id ??
+        idFor(
+          why,
+          system.rules.map(({ id }) => id),
+        ),
+      why: why.trim(),
+      from,
+    };
+    const counts =
+      extra === 'none' || !canCount
+        ? {}
+        : extra === 'lockup'
+          ? { counts_lockup: true }
+          : { counts_accumulation: true };
     const pa = l.value.si;
     const next: Rule =
       kind === 'above_by'
@@ -88,21 +108,66 @@ function RuleForm({ system, rule, onChange, onClose }: Props & { readonly rule: 
           : kind === 'at_most'
             ? { ...base, kind, rung: a, pa, ...counts }
             : { ...base, kind, rung: a, pa };
-    onChange({ ...system, rules: known ? system.rules.map((each) => (each.id === known.id ? next : each)) : [...system.rules, next] });
+    onChange({
+      ...system,
+      rules: known
+        ? system.rules.map((each) => (each.id === known.id ? next : each))
+        : [...system.rules, next],
+    });
     onClose();
-  }; // prettier-ignore
+  };
   return (
     <>
       <Choice label="Kind" value={kind} onChange={setKind} options={kinds} />
       <Choice label={isPair ? 'This one' : 'Which'} value={a} onChange={setA} options={names} />
-      {isPair ? <Choice label={kind === 'between' ? 'over this one' : 'stands above this one'} value={b} onChange={setB} options={names} /> : null}
-      <Field label={kind === 'between' ? 'Least' : isPair ? 'By' : 'Pressure'} unit={units.pressure} value={low} onChangeText={setLow} numeric error={low.trim() === '' || l.ok ? undefined : parseTrouble(l.error, units)} />
-      {kind === 'between' ? (
-        <Field label="Most" unit={units.pressure} value={high} onChangeText={setHigh} numeric error={isUpsideDown ? 'Most must not be under least' : high.trim() === '' || h.ok ? undefined : parseTrouble(h.error, units)} />
+      {isPair ? (
+        <Choice
+          label={kind === 'between' ? 'over this one' : 'stands above this one'}
+          value={b}
+          onChange={setB}
+          options={names}
+        />
       ) : null}
-      {canCount ? <Choice label="Counting" value={extra} onChange={setExtra} options={extras} /> : null}
-      <Field label="Why" value={why} onChangeText={setWhy} maxLength={400} hint="In words that the next person understands." />
-      <Choice label="Where it comes from" value={from} onChange={setFrom} options={ruleSources.map((value) => ({ value, say: sourceWord[value] }))} />
+      <Field
+        label={kind === 'between' ? 'Least' : isPair ? 'By' : 'Pressure'}
+        unit={units.pressure}
+        value={low}
+        onChangeText={setLow}
+        numeric
+        error={low.trim() === '' || l.ok ? undefined : parseTrouble(l.error, units)}
+      />
+      {kind === 'between' ? (
+        <Field
+          label="Most"
+          unit={units.pressure}
+          value={high}
+          onChangeText={setHigh}
+          numeric
+          error={
+            isUpsideDown
+              ? 'Most must not be under least'
+              : high.trim() === '' || h.ok
+                ? undefined
+                : parseTrouble(h.error, units)
+          }
+        />
+      ) : null}
+      {canCount ? (
+        <Choice label="Counting" value={extra} onChange={setExtra} options={extras} />
+      ) : null}
+      <Field
+        label="Why"
+        value={why}
+        onChangeText={setWhy}
+        maxLength={400}
+        hint="In words that the next person understands."
+      />
+      <Choice
+        label="Where it comes from"
+        value={from}
+        onChange={setFrom}
+        options={ruleSources.map((value) => ({ value, say: sourceWord[value] }))}
+      />
       <BigButton disabled={!isSound} onPress={keep}>
         Keep this rule
       </BigButton>
@@ -118,5 +183,5 @@ function RuleForm({ system, rule, onChange, onClose }: Props & { readonly rule: 
         </WordButton>
       ) : null}
     </>
-  ); // prettier-ignore
+  );
 }

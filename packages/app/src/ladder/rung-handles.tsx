@@ -26,7 +26,13 @@ export function RungHandles({ system, ladder, scale, rails, places, labelHeight,
         if (!isSettable(rung)) return null;
         const { pa } = ladder.targets[i]!;
         const y = scale.y(pa);
-        const grip = (top: number, left: number, width: number, height: number, isSlider: boolean) => (
+        const grip = (
+          top: number,
+          left: number,
+          width: number,
+          height: number,
+          isSlider: boolean,
+        ) => (
           <div
             {...(isSlider
               ? {
@@ -40,7 +46,16 @@ export function RungHandles({ system, ladder, scale, rails, places, labelHeight,
                   'aria-valuetext': units.withUnit(pa),
                 }
               : { 'aria-hidden': true })}
-            style={{ position: 'absolute', top, left, width, height, cursor: 'ns-resize', touchAction: 'none', borderRadius: 8 }}
+            style={{
+              position: 'absolute',
+              top,
+              left,
+              width,
+              height,
+              cursor: 'ns-resize',
+              touchAction: 'none',
+              borderRadius: 8,
+            }}
             onPointerDown={(event) => {
               event.currentTarget.setPointerCapture(event.pointerId);
               heldRef.current = { rung: rung.id, offset: event.clientY - y };
@@ -67,5 +82,5 @@ export function RungHandles({ system, ladder, scale, rails, places, labelHeight,
         );
       })}
     </>
-  ); // prettier-ignore
+  );
 }

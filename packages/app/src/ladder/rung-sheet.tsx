@@ -33,7 +33,12 @@ export function RungSheet({ rung, onClose, ...props }: Props) {
 
 /** Names become ids that a file can carry; a number is added where the id is taken. */
 export function idFor(name: string, taken: readonly string[]): string {
-  const plain = name.toLowerCase().replace(/[^a-z0-9]+/gu, '_').replace(/^_|_$/gu, '').slice(0, 40) || 'rung'; // prettier-ignore
+  const plain =
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/gu, '_')
+      .replace(/^_|_$/gu, '')
+      .slice(0, 40) || 'rung';
   let id = plain;
   for (let n = 2; taken.includes(id); n++) id = `${plain}_${n}`;
   return id;
@@ -47,15 +52,30 @@ function RungForm({ system, rung, onChange, onClose }: Props & { readonly rung: 
   const [kind, setKind] = useState<RungKind>(known?.kind ?? 'reducing');
   const [feeder, setFeeder] = useState(known?.fed_by ?? '');
   const [tolerance, setTolerance] = useState(known ? units.figure(known.tolerance_pa, 100) : '0');
-  const [found, setFound] = useState(known?.found_pa === undefined ? '' : units.figure(known.found_pa, 100));
+  const [found, setFound] = useState(
+    known?.found_pa === undefined ? '' : units.figure(known.found_pa, 100),
+  );
   const [valve, setValve] = useState(known?.valve_id ?? '');
   const read = (text: string) => parseQuantity(text, 'pressure', units.pressure);
   const [t, f] = [read(tolerance), read(found)];
   const others = system.rungs.filter(({ id }) => id !== known?.id);
-  const isTaken = others.some((other) => other.name.trim().toLowerCase() === name.trim().toLowerCase());
+  const isTaken = others.some(
+    (other) => other.name.trim().toLowerCase() === name.trim().toLowerCase(),
+  );
   const isSound = name.trim() !== '' && !isTaken && t.ok && (found.trim() === '' || f.ok);
   const keep = () => {
-    const { fed_by: _f, found_pa: _p, valve_id: _v, ...rest } = known ?? ({ id: idFor(name, others.map(({ id }) => id)) } as Rung); // prettier-ignore
+    const {
+      fed_by: _f,
+      found_pa: _p,
+      valve_id: _v,
+      ...rest
+    } = known ??
+    ({
+      id: idFor(
+        name,
+        others.map(({ id }) => id),
+      ),
+    } as Rung);
     const next: Rung = {
       ...rest,
       name: name.trim(),
@@ -65,7 +85,12 @@ function RungForm({ system, rung, onChange, onClose }: Props & { readonly rung: 
       ...(found.trim() !== '' && f.ok ? { found_pa: f.value.si } : {}),
       ...(valve ? { valve_id: valve, adjuster: known?.adjuster ?? 'main' } : {}),
     };
-    onChange({ ...system, rungs: known ? system.rungs.map((each) => (each.id === known.id ? next : each)) : [...system.rungs, next] }); // prettier-ignore
+    onChange({
+      ...system,
+      rungs: known
+        ? system.rungs.map((each) => (each.id === known.id ? next : each))
+        : [...system.rungs, next],
+    });
     onClose();
   };
   const remove = () => {
@@ -73,19 +98,63 @@ function RungForm({ system, rung, onChange, onClose }: Props & { readonly rung: 
     const names = (rule: System['rules'][number]) => JSON.stringify(rule).includes(`"${known.id}"`);
     onChange({
       ...system,
-      rungs: others.map(({ fed_by: from, ...each }) => (from === undefined || from === known.id ? each : { ...each, fed_by: from })),
+      rungs: others.map(({ fed_by: from, ...each }) =>
+        from === undefined || from === known.id ? each : { ...each, fed_by: from },
+      ),
       rules: system.rules.filter((rule) => !names(rule)),
-    }); // prettier-ignore
+    });
     onClose();
   };
   return (
     <>
-      <Field label="Name" value={name} onChangeText={setName} maxLength={80} error={isTaken ? 'Another rung has this name' : undefined} />
-      <Choice label="What it is" value={kind} onChange={setKind} options={rungKinds.map((value) => ({ value, say: kindWord[value] }))} />
-      <Choice label="Fed by" value={feeder} onChange={setFeeder} options={[{ value: '', say: 'nothing: a source' }, ...others.map(({ id, name: say }) => ({ value: id, say }))]} />
-      <Field label="Tolerance, either way" unit={units.pressure} value={tolerance} onChangeText={setTolerance} numeric error={t.ok ? undefined : parseTrouble(t.error, units)} />
-      <Field label="Found at" unit={units.pressure} value={found} onChangeText={setFound} numeric hint="Empty when it was not read." error={found.trim() === '' || f.ok ? undefined : parseTrouble(f.error, units)} />
-      <Choice label="Held by" value={valve} onChange={setValve} options={[{ value: '', say: 'no valve of the register' }, ...valves.map(({ id, tag }) => ({ value: id, say: tag }))]} />
+      <Field
+        label="Name"
+        value={name}
+        onChangeText={setName}
+        maxLength={80}
+        error={isTaken ? 'Another rung has this name' : undefined}
+      />
+      <Choice
+        label="What it is"
+        value={kind}
+        onChange={setKind}
+        options={rungKinds.map((value) => ({ value, say: kindWord[value] }))}
+      />
+      <Choice
+        label="Fed by"
+        value={feeder}
+        onChange={setFeeder}
+        options={[
+          { value: '', say: 'nothing: a source' },
+          ...others.map(({ id, name: say }) => ({ value: id, say })),
+        ]}
+      />
+      <Field
+        label="Tolerance, either way"
+        unit={units.pressure}
+        value={tolerance}
+        onChangeText={setTolerance}
+        numeric
+        error={t.ok ? undefined : parseTrouble(t.error, units)}
+      />
+      <Field
+        label="Found at"
+        unit={units.pressure}
+        value={found}
+        onChangeText={setFound}
+        numeric
+        hint="Empty when it was not read."
+        error={found.trim() === '' || f.ok ? undefined : parseTrouble(f.error, units)}
+      />
+      <Choice
+        label="Held by"
+        value={valve}
+        onChange={setValve}
+        options={[
+          { value: '', say: 'no valve of the register' },
+          ...valves.map(({ id, tag }) => ({ value: id, say: tag })),
+        ]}
+      />
       <BigButton disabled={!isSound} onPress={keep}>
         Keep this rung
       </BigButton>
@@ -98,5 +167,5 @@ function RungForm({ system, rung, onChange, onClose }: Props & { readonly rung: 
         </>
       ) : null}
     </>
-  ); // prettier-ignore
+  );
 }

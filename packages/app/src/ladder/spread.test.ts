@@ -3,7 +3,9 @@ import { spreadLabels } from './spread';
 
 const gapsHold = (places: readonly number[], gap: number) => {
   const sorted = [...places].sort((a, b) => a - b);
-  sorted.slice(1).forEach((place, i) => expect(place - sorted[i]!).toBeGreaterThanOrEqual(gap - 1e-9));
+  sorted
+    .slice(1)
+    .forEach((place, i) => expect(place - sorted[i]!).toBeGreaterThanOrEqual(gap - 1e-9));
 };
 
 describe('labels beside a ladder', () => {

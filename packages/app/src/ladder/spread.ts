@@ -5,7 +5,11 @@
  * @param wishes  px, in any order
  * @returns px, in the order given
  */
-export function spreadLabels(wishes: readonly number[], gap: number, length: number): readonly number[] {
+export function spreadLabels(
+  wishes: readonly number[],
+  gap: number,
+  length: number,
+): readonly number[] {
   const order = wishes.map((wish, i) => ({ wish, i })).sort((a, b) => a.wish - b.wish || a.i - b.i);
   // Groups of touching labels settle at the mean of what their members wish.
   const groups: { members: { wish: number; i: number }[]; start: number }[] = [];
@@ -17,7 +21,8 @@ export function spreadLabels(wishes: readonly number[], gap: number, length: num
       before.members.push(...last.members);
       groups.pop();
       const mean =
-        before.members.reduce((sum, { wish }, k) => sum + wish - k * gap, 0) / before.members.length;
+        before.members.reduce((sum, { wish }, k) => sum + wish - k * gap, 0) /
+        before.members.length;
       before.start = mean;
     }
   }

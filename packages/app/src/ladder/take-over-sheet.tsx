@@ -13,6 +13,7 @@ import { Card } from '@/ui/card';
 import { BigButton } from '@/ui/press';
 import { Muted, Strong, Words } from '@/ui/words';
 import { plateTrouble, refusalWords } from '@/words/trouble';
+import { today } from '@/ui/local-day';
 
 type Props = {
   readonly system: System;
@@ -39,9 +40,11 @@ export function TakeOverSheet({ system, ladder, plan, isOpen, onClose }: Props) 
       id: newId(),
       name: system.name,
       site_id: system.site_id,
-      day: new Date().toISOString().slice(0, 10),
+      day: today(),
       valve_ids: [...taken.order],
-      why_this_order: plan.order.reasons.map((reason) => precedenceWord(reason, nameOf)).join('\n') || 'One valve only.',
+      why_this_order:
+        plan.order.reasons.map((reason) => precedenceWord(reason, nameOf)).join('\n') ||
+        'One valve only.',
       system_id: system.id,
     };
     try {
@@ -51,11 +54,15 @@ export function TakeOverSheet({ system, ladder, plan, isOpen, onClose }: Props) 
       changePreferences({ round: round.id });
       router.replace('/');
     } catch (error) {
-      setTrouble(error instanceof Refusal ? refusalWords(error.code) : 'The server cannot be reached. What was already changed stays; try again.');
+      setTrouble(
+        error instanceof Refusal
+          ? refusalWords(error.code)
+          : 'The server cannot be reached. What was already changed stays; try again.',
+      );
     } finally {
       setBusy(false);
     }
-  }; // prettier-ignore
+  };
   return (
     <BottomSheet isOpen={isOpen} title="Into a round" onClose={onClose}>
       {taken.order.length === 0 ? (

@@ -1,6 +1,15 @@
 import {
-  dragRung, foundBeside, settingPlan, solveLadder, type FoundBeside, type HouseRules, type Ladder, type LadderError, type SettingPlan, type System,
-} from '@holvek/core'; // prettier-ignore
+  dragRung,
+  foundBeside,
+  settingPlan,
+  solveLadder,
+  type FoundBeside,
+  type HouseRules,
+  type Ladder,
+  type LadderError,
+  type SettingPlan,
+  type System,
+} from '@holvek/core';
 import { useMemo, useState } from 'react';
 
 export type SystemView = {
@@ -30,9 +39,18 @@ export function useSystem(system: System, rules: HouseRules): SystemView {
     () => (held && solved.ok ? dragRung(system, held.rung, held.pa) : undefined),
     [held, solved, system],
   );
-  const ladder = dragged?.ok ? dragged.value.ladder : held && standing ? standing : solved.ok ? solved.value : undefined; // prettier-ignore
+  const ladder = dragged?.ok
+    ? dragged.value.ladder
+    : held && standing
+      ? standing
+      : solved.ok
+        ? solved.value
+        : undefined;
   const plan = useMemo(
-    () => (solved.ok ? settingPlan(system, solved.value, { parkedLowPa: rules.parked_low_pa }) : undefined),
+    () =>
+      solved.ok
+        ? settingPlan(system, solved.value, { parkedLowPa: rules.parked_low_pa })
+        : undefined,
     [rules.parked_low_pa, solved, system],
   );
   return {
@@ -43,7 +61,8 @@ export function useSystem(system: System, rules: HouseRules): SystemView {
     drag: held && {
       ...held,
       gaveWay: dragged?.ok ? dragged.value.gaveWay : [],
-      clash: dragged && !dragged.ok && dragged.error.code === 'ladder.clash' ? dragged.error : undefined,
+      clash:
+        dragged && !dragged.ok && dragged.error.code === 'ladder.clash' ? dragged.error : undefined,
     },
     hold: (rung, pa) => {
       setHeld({ rung, pa });

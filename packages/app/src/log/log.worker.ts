@@ -32,7 +32,15 @@ const logWorker = {
     const ramps = readRamps(samples, resolution);
     if (!ramps.ok) return { ok: false, error: ramps.error };
     const chart = thinForChart(samples, CHART_POINTS).map(({ t, value }) => [t, value] as const);
-    return { ok: true, count: samples.length, issues, longestGap, usualStep, chart, findings: ramps.value };
+    return {
+      ok: true,
+      count: samples.length,
+      issues,
+      longestGap,
+      usualStep,
+      chart,
+      findings: ramps.value,
+    };
   },
 };
 export type LogWorker = typeof logWorker;

@@ -1,16 +1,16 @@
-import { type Phase } from '@holvek/core';
+import { leftWords, type Phase } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
 import { View, XStack, YStack } from 'tamagui';
 import type { RoundRow } from './use-round-rows';
 import { phaseWord } from '@/run/phase-rail';
 import { useUnits, type Units } from '@/settings/use-units';
-import { leftWords } from '@/sheet/outcome';
 import { aimWords } from '@/valve/aim-words';
 import { useInk } from '@/theme/use-ink';
 import { Pill } from '@/ui/card';
 import { Press } from '@/ui/press';
 import { Muted, Strong, Words } from '@/ui/words';
+import { printersOf } from '@/report/use-printers';
 
 type Props = { readonly row: RoundRow; readonly place: number; readonly isLast: boolean };
 
@@ -66,12 +66,21 @@ export function RoundLine({ row, place, isLast }: Props) {
 }
 
 function saysOf({ valve, isSignedToday, lastSheet }: RoundRow, units: Units): string {
-  if (isSignedToday && lastSheet) return leftWords(lastSheet.body, units);
+  if (isSignedToday && lastSheet) return leftWords(lastSheet.body, printersOf(units));
   return aimWords(valve, units);
 }
 
-function Standing({ row: { run, phase, isSignedToday, lastSheet, minutes } }: { readonly row: RoundRow }) {
-  if (isSignedToday) return <Pill tone={lastSheet?.body.outcome === 'out_of_service' ? 'stop' : 'good'}>{lastSheet?.body.outcome === 'out_of_service' ? 'out of service' : 'signed'}</Pill>; // prettier-ignore
+function Standing({
+  row: { run, phase, isSignedToday, lastSheet, minutes },
+}: {
+  readonly row: RoundRow;
+}) {
+  if (isSignedToday)
+    return (
+      <Pill tone={lastSheet?.body.outcome === 'out_of_service' ? 'stop' : 'good'}>
+        {lastSheet?.body.outcome === 'out_of_service' ? 'out of service' : 'signed'}
+      </Pill>
+    );
   if (run) return <Pill tone="work">{phaseWord[(phase ?? 'sign') as Phase].toLowerCase()}</Pill>;
   if (lastSheet?.body.outcome === 'out_of_service') return <Pill tone="stop">out of service</Pill>;
   return <Muted>{minutes ? `about ${roundMinutes(minutes)} min` : 'never set'}</Muted>;

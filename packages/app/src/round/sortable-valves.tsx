@@ -25,7 +25,10 @@ import { useInk } from '@/theme/use-ink';
 import { Press } from '@/ui/press';
 import { Strong } from '@/ui/words';
 
-type Props = { readonly valves: readonly Valve[]; readonly onOrder: (ids: readonly string[]) => void };
+type Props = {
+  readonly valves: readonly Valve[];
+  readonly onOrder: (ids: readonly string[]) => void;
+};
 
 /** Valves in an order that is dragged, stepped with arrows, or moved from the keyboard. */
 export function SortableValves({ valves, onOrder }: Props) {
@@ -83,9 +86,27 @@ function SortableLine({ valve, place, onStep, onRemove }: LineProps) {
     </Press>
   );
   return (
-    <div ref={setNodeRef} style={{ transform: CSS.Transform.toString(transform), transition, opacity: isDragging ? 0.7 : 1 }}>
-      <XStack alignItems="center" minHeight={56} borderBottomWidth={1} borderColor="$line" backgroundColor="$background">
-        <div {...attributes} {...listeners} aria-label={`Drag ${valve.tag}`} style={{ touchAction: 'none', cursor: 'grab', padding: 12 }}>
+    <div
+      ref={setNodeRef}
+      style={{
+        transform: CSS.Transform.toString(transform),
+        transition,
+        opacity: isDragging ? 0.7 : 1,
+      }}
+    >
+      <XStack
+        alignItems="center"
+        minHeight={56}
+        borderBottomWidth={1}
+        borderColor="$line"
+        backgroundColor="$background"
+      >
+        <div
+          {...attributes}
+          {...listeners}
+          aria-label={`Drag ${valve.tag}`}
+          style={{ touchAction: 'none', cursor: 'grab', padding: 12 }}
+        >
           <GripVertical size={20} color={ink.muted} />
         </div>
         <View flex={1}>
@@ -96,5 +117,5 @@ function SortableLine({ valve, place, onStep, onRemove }: LineProps) {
         {key(`${valve.tag} out`, onRemove, <X size={20} color={ink.vermilion} />)}
       </XStack>
     </div>
-  ); // prettier-ignore
+  );
 }

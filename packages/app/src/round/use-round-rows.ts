@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { useSheets, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { latestSheetOf, openRunOf } from '@/valve/valve-state';
+import { localDay } from '@/ui/local-day';
 
 export type RoundRow = {
   readonly valve: Valve;
@@ -36,8 +37,7 @@ export function useRoundRows(round: Round | undefined): readonly RoundRow[] {
           phase: run ? runView(run).step?.phase : undefined,
           lastSheet,
           isSignedToday:
-            lastSheet !== undefined &&
-            new Date(lastSheet.body.signed_at_ms).toISOString().slice(0, 10) >= (round?.day ?? ''),
+            lastSheet !== undefined && localDay(lastSheet.body.signed_at_ms) >= (round?.day ?? ''),
           minutes: meanMinutes(own) ?? meanMinutes(ofFamily(sheets ?? [], valve)),
         },
       ];

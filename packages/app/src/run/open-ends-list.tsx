@@ -33,7 +33,11 @@ export function OpenEndsList({ canClose }: { readonly canClose: boolean }) {
                   onChangeText={setReason}
                   maxLength={400}
                 />
-                <BigButton kind="stop" disabled={reason.trim().length < 3} onPress={() => leave(end.id)}>
+                <BigButton
+                  kind="stop"
+                  disabled={reason.trim().length < 3}
+                  onPress={() => leave(end.id)}
+                >
                   Leave it open
                 </BigButton>
               </>

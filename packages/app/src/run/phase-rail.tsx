@@ -3,8 +3,15 @@ import { View, XStack } from 'tamagui';
 import { Muted, Strong } from '@/ui/words';
 
 export const phaseWord: Record<Phase, string> = {
-  ready: 'Ready', line_up: 'Line up', park: 'Park', set: 'Set', prove: 'Prove', lock: 'Lock', restore: 'Restore', sign: 'Sign',
-}; // prettier-ignore
+  ready: 'Ready',
+  line_up: 'Line up',
+  park: 'Park',
+  set: 'Set',
+  prove: 'Prove',
+  lock: 'Lock',
+  restore: 'Restore',
+  sign: 'Sign',
+};
 
 /** The eight phases as one bar: done, in hand, to come. */
 export function PhaseRail({
@@ -21,7 +28,11 @@ export function PhaseRail({
   const done = steps.filter(({ id }) => id in run.done || id in run.skipped).length;
   return (
     <View gap="$2">
-      <XStack gap="$1" role="img" aria-label={`Phase ${phaseWord[phase]}, ${now + 1} of ${phases.length}`}>
+      <XStack
+        gap="$1"
+        role="img"
+        aria-label={`Phase ${phaseWord[phase]}, ${now + 1} of ${phases.length}`}
+      >
         {phases.map((each, i) => (
           <View
             key={each}

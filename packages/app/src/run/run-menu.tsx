@@ -5,7 +5,11 @@ import { Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';
 
-type Props = { readonly isOpen: boolean; readonly onClose: () => void; readonly onGivenUp: () => void };
+type Props = {
+  readonly isOpen: boolean;
+  readonly onClose: () => void;
+  readonly onGivenUp: () => void;
+};
 
 /** A note, a faster rehearsal, or giving the run up. */
 export function RunMenu({ isOpen, onClose, onGivenUp }: Props) {

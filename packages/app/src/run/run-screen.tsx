@@ -1,13 +1,13 @@
 import { useKeepAwake } from 'expo-keep-awake';
 import { useRouter } from 'expo-router';
-import { families, type GaugeRole, type Run, type RunEvent } from '@holvek/core';
+import { families, roleOf, type GaugeRole, type Run, type RunEvent } from '@holvek/core';
 import { useState } from 'react';
 import { useMedia, XStack, YStack } from 'tamagui';
 import { OpenEndsList } from './open-ends-list';
 import { PhaseRail } from './phase-rail';
 import { RunMenu } from './run-menu';
 import { SignedRun } from './signed-run';
-import { StepScreen } from './steps';
+import { StepScreen } from '@/step/step-screen';
 import { WideMargin } from './wide-margin';
 import { StepList } from './step-list';
 import { DeskProvider, useDesk, useOpenDesk } from './use-desk';
@@ -19,7 +19,13 @@ import { Press } from '@/ui/press';
 import { Words } from '@/ui/words';
 
 /** A run from its events: one step at a time on a phone, all of it side by side when there is room. */
-export function RunScreen({ run, events }: { readonly run: Run; readonly events: readonly RunEvent[] }) {
+export function RunScreen({
+  run,
+  events,
+}: {
+  readonly run: Run;
+  readonly events: readonly RunEvent[];
+}) {
   useKeepAwake();
   const desk = useOpenDesk(run, events);
   return (
@@ -41,6 +47,7 @@ function RunPanes() {
   useKeys({ u: () => canUndo && void undo() });
   if (run.status === 'signed') return <SignedRun />;
   const { step, openEnds } = view;
+  const role = roleOf(step);
   const body = (
     <YStack flex={1} minHeight={0} gap="$3">
       <YStack padding="$4" paddingBottom={0} gap="$3">
@@ -78,9 +85,7 @@ function RunPanes() {
           <PhaseRail
             run={run}
             phase={step.phase}
-            {...(step.role
-              ? { note: `${gaugeWord(run, step.role)} ${run.gauges[step.role]?.tag ?? ''}` }
-              : {})}
+            {...(role ? { note: `${gaugeWord(run, role)} ${run.gauges[role]?.tag ?? ''}` } : {})}
           />
         ) : null}
       </YStack>
@@ -96,7 +101,11 @@ function RunPanes() {
         <Words>Moved for this job. Everything goes back before anyone signs.</Words>
         <OpenEndsList canClose={step?.kind === 'restore' || step?.kind === 'sign'} />
       </BottomSheet>
-      <RunMenu isOpen={isMenuOpen} onClose={() => setMenuOpen(false)} onGivenUp={() => router.replace('/')} />
+      <RunMenu
+        isOpen={isMenuOpen}
+        onClose={() => setMenuOpen(false)}
+        onGivenUp={() => router.replace('/')}
+      />
     </YStack>
   );
   if (!isWide) return body;

@@ -6,7 +6,7 @@ import { useDesk } from './use-desk';
 import { useFiledSheet } from '@/data/store';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
-import { SheetSummary } from '@/sheet/sheet-summary';
+import { ReportView } from '@/report/report-view';
 import { Card } from '@/ui/card';
 import { BigButton } from '@/ui/press';
 import { Strong, Words } from '@/ui/words';
@@ -33,7 +33,11 @@ export function SignedRun() {
             To the round
           </BigButton>
           {sheetId ? (
-            <BigButton flex={1} onPress={() => router.replace(`/sheets/${sheetId}`)} testID="to-sheet">
+            <BigButton
+              flex={1}
+              onPress={() => router.replace(`/sheets/${sheetId}`)}
+              testID="to-sheet"
+            >
               Open the sheet
             </BigButton>
           ) : null}
@@ -44,12 +48,12 @@ export function SignedRun() {
         <Card tone="warn">
           <Strong color="$onBrassSoft">Waiting to be filed</Strong>
           <Words color="$onBrassSoft">
-            The sheet is signed and safe on this phone. It is filed with its number as soon as there is a
-            network.
+            The sheet is signed and safe on this phone. It is filed with its number as soon as there
+            is a network.
           </Words>
         </Card>
       )}
-      {frozen.ok ? <SheetSummary body={frozen.value} /> : null}
+      {frozen.ok ? <ReportView body={frozen.value} /> : null}
     </Screen>
   );
 }

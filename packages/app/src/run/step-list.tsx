@@ -2,7 +2,7 @@ import { phases } from '@holvek/core';
 import Check from 'lucide-react-native/icons/check';
 import { ScrollView, View, XStack, YStack } from 'tamagui';
 import { phaseWord } from './phase-rail';
-import { useStepText } from './step-words';
+import { useStepText } from '@/step/parts/step-words';
 import { useDesk } from './use-desk';
 import { useInk } from '@/theme/use-ink';
 import { Muted, Strong, Title, Words } from '@/ui/words';
@@ -25,7 +25,10 @@ export function StepList() {
           if (isPast) return <PastPhase key={phase} name={phaseWord[phase]} count={steps.length} />;
           return steps.length === 0 ? null : (
             <YStack key={phase} gap="$1">
-              <Strong color={view.step?.phase === phase ? '$brass' : '$verdigrisDeep'} fontSize="$2">
+              <Strong
+                color={view.step?.phase === phase ? '$brass' : '$verdigrisDeep'}
+                fontSize="$2"
+              >
                 {phaseWord[phase]}
               </Strong>
               {steps.map((step) => {

@@ -1,7 +1,23 @@
 import {
-  movesOf, runView, type EventError, type Positions, type Run, type RunEvent, type RunEventDraft, type RunView,
-} from '@holvek/core'; // prettier-ignore
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from 'react';
+  hasElectronics,
+  movesOf,
+  runView,
+  type EventError,
+  type Positions,
+  type Run,
+  type RunEvent,
+  type RunEventDraft,
+  type RunView,
+} from '@holvek/core';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { openDeviceLink } from '@/device/device-link';
 import type { StorageError } from '@/data/run-shelf';
 import { shelf } from '@/data/store';
@@ -32,7 +48,8 @@ export type Desk = {
   readonly clearTrouble: () => void;
   /** A reading that looks wrong and waits to be confirmed. */
   readonly doubt:
-    { readonly draft: Extract<RunEventDraft, { type: 'reading' }>; readonly say: string } | undefined;
+    | { readonly draft: Extract<RunEventDraft, { type: 'reading' }>; readonly say: string }
+    | undefined;
   readonly settleDoubt: (isRight: boolean) => void;
   readonly undo: () => Promise<boolean>;
   readonly canUndo: boolean;
@@ -63,7 +80,9 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
       const kept = shelf.add(run.id, draft, author);
       // Held from the tap on: what the gauge still says meanwhile is of the state before.
       if (!LEAVES_ALONE.has(draft.type))
-        void trace.disturb(kept.then((error) => (error ? undefined : doOnTwin(linkRef.current, run, draft))));
+        void trace.disturb(
+          kept.then((error) => (error ? undefined : doOnTwin(linkRef.current, run, draft))),
+        );
       const error = await kept;
       if (error) {
         const say = eventTrouble(error, units);
@@ -97,7 +116,7 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
     isLinked,
     isLineDown,
     hurry: (factor) => linkRef.current?.hurry(factor),
-    ask: isLinked && run.started.plate.family === 'electronic_pilot' ? ask : undefined,
+    ask: isLinked && hasElectronics(run.started.plate) ? ask : undefined,
     drive: (does) => {
       if (linkRef.current) void trace.disturb(linkRef.current.act(does));
     },
@@ -131,9 +150,12 @@ function useTwin({
   const firstRef = useRef(events);
   const isSigned = run.status === 'signed';
   useEffect(() => {
-    const opened = run.started.twin && !isSigned ? openLink(run, firstRef.current, onLine) : undefined;
+    const opened =
+      run.started.twin && !isSigned ? openLink(run, firstRef.current, onLine) : undefined;
     if (!opened) return trace.listen(typedLink);
     linkRef.current = opened;
+    const { twinSpeed } = preferences();
+    if (twinSpeed !== 1) opened.hurry(twinSpeed);
     const stop = trace.listen(opened);
     return () => {
       stop();
@@ -151,7 +173,7 @@ const openLink = (
   events: readonly RunEvent[],
   onLine: (isUp: boolean) => void,
 ): TwinLink | undefined =>
-  run.started.plate.family === 'electronic_pilot'
+  hasElectronics(run.started.plate)
     ? openDeviceLink({ events: () => shelf.snapshot().get(run.id)?.events ?? events, onLine })
     : openTwinLink(events);
 
@@ -177,8 +199,11 @@ async function doOnTwin(
 
 /** The last event that still counts and may be taken back. */
 function lastUndoable(events: readonly RunEvent[]): RunEvent | undefined {
-  const withdrawn = new Set(events.flatMap((event) => (event.type === 'undone' ? [event.undoes] : [])));
+  const withdrawn = new Set(
+    events.flatMap((event) => (event.type === 'undone' ? [event.undoes] : [])),
+  );
   return events.findLast(
-    ({ id, type }) => !withdrawn.has(id) && type !== 'undone' && type !== 'started' && type !== 'signed',
+    ({ id, type }) =>
+      !withdrawn.has(id) && type !== 'undone' && type !== 'started' && type !== 'signed',
   );
 }

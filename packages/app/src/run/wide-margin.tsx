@@ -1,7 +1,7 @@
-import { isInstrument, judgeOf, targetOf } from '@holvek/core';
+import { isInstrument, judgeOf, roleOf, targetOf } from '@holvek/core';
 import { ScrollView, XStack, YStack } from 'tamagui';
-import { FittingsDiagram } from './fittings-diagram';
-import { TraceChart } from './trace-chart';
+import { FittingsDiagram } from '@/step/parts/fittings-diagram';
+import { TraceChart } from '@/step/parts/trace-chart';
 import { useDesk } from './use-desk';
 import { latest, useTrace } from '@/gauge-link/trace';
 import { Card, Pill, Row } from '@/ui/card';
@@ -12,7 +12,7 @@ export function WideMargin() {
   const { run, view, trace, isLinked, units } = useDesk();
   const seen = useTrace(trace);
   const target = targetOf(run.started, view.step?.adjuster ?? 'main') ?? run.started.target;
-  const role = view.step?.role ?? judgeOf(run.started.plate);
+  const role = roleOf(view.step) ?? judgeOf(run.started.plate);
   const first = run.procedure.causes[0];
   const outer = role === 'outlet' ? 'inlet' : 'outlet';
   const lane = {
@@ -31,7 +31,9 @@ export function WideMargin() {
         <YStack gap="$2">
           <XStack gap="$2" alignItems="center">
             <Heading>Open ends</Heading>
-            <Pill tone={view.openEnds.length ? 'work' : 'good'}>{String(view.openEnds.length)}</Pill>
+            <Pill tone={view.openEnds.length ? 'work' : 'good'}>
+              {String(view.openEnds.length)}
+            </Pill>
           </XStack>
           {view.openEnds.length > 0 ? (
             <Card padding="$3">
@@ -46,7 +48,11 @@ export function WideMargin() {
         {isLinked ? (
           <YStack gap="$2">
             <Heading>{`${role === 'outlet' ? 'Outlet' : 'Inlet'}, last 4 minutes`}</Heading>
-            <TraceChart samples={seen.samples[role]} lane={lane} label="Pressure, last four minutes" />
+            <TraceChart
+              samples={seen.samples[role]}
+              lane={lane}
+              label="Pressure, last four minutes"
+            />
             {run.gauges[outer] ? (
               <Row label={outer === 'inlet' ? 'Inlet' : 'Outlet'}>
                 {other ? units.withUnit(other.value, run.gauges[outer].resolution_pa) : '–'}

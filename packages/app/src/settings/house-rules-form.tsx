@@ -1,4 +1,9 @@
-import { houseRulesSchema, instrumentRules, type HouseRules, type InstrumentRules } from '@holvek/core';
+import {
+  houseRulesSchema,
+  instrumentRules,
+  type HouseRules,
+  type InstrumentRules,
+} from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from 'tamagui';
 import { useChangeHouseRules, useHouseRules } from '@/data/queries';
@@ -14,7 +19,12 @@ const rows: readonly {
   readonly unit: string;
   readonly scale: number;
 }[] = [
-  { key: 'gauge_low_fraction', label: 'Target lies above this share of the gauge', unit: '%', scale: 100 },
+  {
+    key: 'gauge_low_fraction',
+    label: 'Target lies above this share of the gauge',
+    unit: '%',
+    scale: 100,
+  },
   { key: 'gauge_high_fraction', label: 'and below this share', unit: '%', scale: 100 },
   { key: 'tur_wanted', label: 'Tolerance to gauge error, wanted', unit: 'to 1', scale: 1 },
   { key: 'tur_least', label: 'Tolerance to gauge error, least', unit: 'to 1', scale: 1 },
@@ -32,9 +42,19 @@ const rows: readonly {
     unit: '%',
     scale: 100,
   },
-  { key: 'spring_rate_sd_fraction', label: 'Spread of a spring chart’s rate', unit: '%', scale: 100 },
+  {
+    key: 'spring_rate_sd_fraction',
+    label: 'Spread of a spring chart’s rate',
+    unit: '%',
+    scale: 100,
+  },
   { key: 'family_rate_sd_fraction', label: 'Spread of a family’s rate', unit: '%', scale: 100 },
-  { key: 'sheet_rate_sd_fraction', label: 'Spread of a rate from earlier sheets', unit: '%', scale: 100 },
+  {
+    key: 'sheet_rate_sd_fraction',
+    label: 'Spread of a rate from earlier sheets',
+    unit: '%',
+    scale: 100,
+  },
   {
     key: 'family_rate_pa_per_turn',
     label: 'A turn gives, when nothing else is known',
@@ -49,9 +69,24 @@ const rows: readonly {
   { key: 'no_flow_record_s', label: 'Length of a no-flow record', unit: 's', scale: 1 },
   { key: 'proving_cycles', label: 'Proving cycles of a relief', unit: '', scale: 1 },
   { key: 'blowdown_most', label: 'Largest blowdown', unit: '%', scale: 100 },
-  { key: 'search_turn', label: 'Smallest move when looking for the first dribble', unit: 'turns', scale: 1 },
-  { key: 'overdemand_factor', label: 'Overdemand, times the outlets of normal work', unit: '', scale: 1 },
-  { key: 'compensator_over_load_pa', label: 'Compensator over the heaviest load', unit: 'bar', scale: 1e-5 },
+  {
+    key: 'search_turn',
+    label: 'Smallest move when looking for the first dribble',
+    unit: 'turns',
+    scale: 1,
+  },
+  {
+    key: 'overdemand_factor',
+    label: 'Overdemand, times the outlets of normal work',
+    unit: '',
+    scale: 1,
+  },
+  {
+    key: 'compensator_over_load_pa',
+    label: 'Compensator over the heaviest load',
+    unit: 'bar',
+    scale: 1e-5,
+  },
   {
     key: 'main_relief_over_compensator_pa',
     label: 'Main relief over the compensator',
@@ -67,7 +102,12 @@ const rows: readonly {
   { key: 'cross_port_over_most_pa', label: 'and most', unit: 'bar', scale: 1e-5 },
   { key: 'parked_low_pa', label: 'A pump is heard dumping at', unit: 'bar', scale: 1e-5 },
   { key: 'months_between_visits', label: 'Months between visits', unit: '', scale: 1 },
-  { key: 'default_tolerance_fraction', label: 'Tolerance when none is given', unit: '%', scale: 100 },
+  {
+    key: 'default_tolerance_fraction',
+    label: 'Tolerance when none is given',
+    unit: '%',
+    scale: 100,
+  },
   {
     key: 'limit_over_target_fraction',
     label: 'Limit over the target when none is given',
@@ -88,15 +128,40 @@ const instrumentRows: readonly {
     unit: '',
     scale: 1,
   },
-  { key: 'angularity_factor', label: 'Link length is moved by the error times', unit: '', scale: 1 },
-  { key: 'scale_reading', label: 'Finest step read of a travel scale', unit: '% of span', scale: 100 },
-  { key: 'switch_differential_least_pa', label: 'Least differential of a switch', unit: 'kPa', scale: 1e-3 },
-  { key: 'suction_margin_pa', label: 'Suction below the set point for the test', unit: 'kPa', scale: 1e-3 },
+  {
+    key: 'angularity_factor',
+    label: 'Link length is moved by the error times',
+    unit: '',
+    scale: 1,
+  },
+  {
+    key: 'scale_reading',
+    label: 'Finest step read of a travel scale',
+    unit: '% of span',
+    scale: 100,
+  },
+  {
+    key: 'switch_differential_least_pa',
+    label: 'Least differential of a switch',
+    unit: 'kPa',
+    scale: 1e-3,
+  },
+  {
+    key: 'suction_margin_pa',
+    label: 'Suction below the set point for the test',
+    unit: 'kPa',
+    scale: 1e-3,
+  },
   { key: 'purge_s', label: 'Purge after a failed light', unit: 's', scale: 1 },
   { key: 'lights_most', label: 'Lights in one search, at the most', unit: '', scale: 1 },
   { key: 'light_fail_cost', label: 'A failed light counts as so many lights', unit: '', scale: 1 },
   { key: 'late_spark_share', label: 'Late spark, share of the trial', unit: '%', scale: 100 },
-  { key: 'alignment_tolerance_pa', label: 'Output may move in an alignment sweep', unit: 'kPa', scale: 1e-3 },
+  {
+    key: 'alignment_tolerance_pa',
+    label: 'Output may move in an alignment sweep',
+    unit: 'kPa',
+    scale: 1e-3,
+  },
   { key: 'loop_headroom_v', label: 'Kept in hand of a loop’s supply', unit: 'V', scale: 1 },
 ];
 const show = (value: number, scale: number) => String(Number((value * scale).toPrecision(6)));

@@ -7,6 +7,8 @@ export const preferencesSchema = z.object({
   flowUnit: z.enum(['L/s', 'L/min', 'm3/h', 'gpm']).catch('L/s'),
   theme: z.enum(['system', 'light', 'dark']).catch('system'),
   technician: z.string().max(80).catch(''),
+  /** How many times faster than real time a simulated valve lives from the start. */
+  twinSpeed: z.number().min(1).max(60).catch(1),
   /** The round that is open. */
   round: z.string().max(64).catch(''),
 });
@@ -19,6 +21,7 @@ let current = load();
 function load(): Preferences {
   let stored: unknown = {};
   try {
+    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- absent where storage is denied
     stored = JSON.parse(globalThis.localStorage?.getItem(KEY) ?? '{}');
   } catch {
     // A broken entry counts as none: every field has its default.
@@ -29,6 +32,7 @@ function load(): Preferences {
 export function changePreferences(change: Partial<Preferences>): void {
   current = { ...current, ...change };
   try {
+    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- absent where storage is denied
     globalThis.localStorage?.setItem(KEY, JSON.stringify(current));
   } catch {
     // Storage full: the choice holds until the tab closes.

@@ -25,7 +25,10 @@ export function ReviseSheet({
   const revise = useMutation({
     networkMode: 'always',
     mutationFn: () =>
-      api.revise(sheet.id, { why: why.trim(), notes: [...sheet.body.notes, note.trim()].filter(Boolean) }),
+      api.revise(sheet.id, {
+        why: why.trim(),
+        notes: [...sheet.body.notes, note.trim()].filter(Boolean),
+      }),
     onSuccess: async (revised) => {
       await client.invalidateQueries();
       onClose();
@@ -46,7 +49,10 @@ export function ReviseSheet({
           {trouble}
         </Words>
       ) : null}
-      <BigButton disabled={why.trim().length < 3 || revise.isPending} onPress={() => revise.mutate()}>
+      <BigButton
+        disabled={why.trim().length < 3 || revise.isPending}
+        onPress={() => revise.mutate()}
+      >
         File the revision
       </BigButton>
     </BottomSheet>

@@ -18,10 +18,24 @@ type Props = {
 };
 
 /** A page: its head, what scrolls, and its actions under the thumb. */
-export const Screen = ({ title, under, right, back = false, footer, wide = false, children }: Props) => (
+export const Screen = ({
+  title,
+  under,
+  right,
+  back = false,
+  footer,
+  wide = false,
+  children,
+}: Props) => (
   <YStack flex={1} minHeight={0}>
     <ScrollView flex={1} contentContainerStyle={{ paddingBottom: 24 }}>
-      <YStack gap="$3" padding="$4" width="100%" maxWidth={wide ? '$columns' : '$column'} alignSelf="center">
+      <YStack
+        gap="$3"
+        padding="$4"
+        width="100%"
+        maxWidth={wide ? '$columns' : '$column'}
+        alignSelf="center"
+      >
         <Head title={title} {...(under ? { under } : {})} right={right} back={back} />
         {children}
       </YStack>
@@ -36,7 +50,12 @@ export const Screen = ({ title, under, right, back = false, footer, wide = false
   </YStack>
 );
 
-export function Head({ title, under, right, back }: Pick<Props, 'title' | 'under' | 'right' | 'back'>) {
+export function Head({
+  title,
+  under,
+  right,
+  back,
+}: Pick<Props, 'title' | 'under' | 'right' | 'back'>) {
   const router = useRouter();
   const ink = useInk();
   return (

@@ -19,7 +19,12 @@ export function SyncPill() {
         : `offline · ${queued} queued`;
   return (
     <>
-      <Press onPress={() => setOpen(true)} aria-label={`Sync: ${say}`} minHeight={44} justifyContent="center">
+      <Press
+        onPress={() => setOpen(true)}
+        aria-label={`Sync: ${say}`}
+        minHeight={44}
+        justifyContent="center"
+      >
         <Pill tone={refused.length > 0 ? 'stop' : 'quiet'}>{say}</Pill>
       </Press>
       <BottomSheet isOpen={isOpen} title="On this phone" onClose={() => setOpen(false)}>
@@ -27,7 +32,9 @@ export function SyncPill() {
         {refused.map(({ id, code }) => (
           <Card key={id} tone="stop">
             <Strong color="$onVermilionSoft">{refusalWords(code)}</Strong>
-            <Words color="$onVermilionSoft">It is kept on this phone and was not added to the record.</Words>
+            <Words color="$onVermilionSoft">
+              It is kept on this phone and was not added to the record.
+            </Words>
           </Card>
         ))}
         <BigButton kind="outline" onPress={() => void outbox.flush()}>

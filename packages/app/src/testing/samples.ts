@@ -29,7 +29,12 @@ export const valve: Valve = {
   name: 'Test line',
   place: 'Bench',
   plate,
-  target: { set_point_pa: kPa(440), tolerance_pa: kPa(15), limit_pa: kPa(580), why: 'The test needs it.' },
+  target: {
+    set_point_pa: kPa(440),
+    tolerance_pa: kPa(15),
+    limit_pa: kPa(580),
+    why: 'The test needs it.',
+  },
 };
 
 export const gauge: Gauge = {

@@ -4,7 +4,7 @@ import { act, fireEvent, render, screen } from '@testing-library/react';
 import { TamaguiProvider } from 'tamagui';
 import { stepOf } from './family-samples';
 import { Trace } from '@/gauge-link/trace';
-import { StepScreen } from '@/run/steps';
+import { StepScreen } from '@/step/step-screen';
 import { DeskProvider, type Desk } from '@/run/use-desk';
 import type { Units } from '@/settings/use-units';
 import { config } from '@/theme/tamagui.config';
@@ -58,5 +58,7 @@ export const press = async (name: string | RegExp) => {
   await act(async () => void fireEvent.click(button));
 };
 export const type = async (label: string | RegExp, text: string) => {
-  await act(async () => void fireEvent.change(screen.getByLabelText(label), { target: { value: text } }));
+  await act(
+    async () => void fireEvent.change(screen.getByLabelText(label), { target: { value: text } }),
+  );
 };

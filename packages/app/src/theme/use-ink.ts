@@ -1,9 +1,26 @@
 import { useTheme } from 'tamagui';
 
 const names = [
-  'background', 'card', 'color', 'muted', 'line', 'verdigris', 'verdigrisDeep', 'onVerdigris', 'lane', 'onLane', 'brass', 'brassMark',
-  'brassSoft', 'onBrassSoft', 'vermilion', 'vermilionSoft', 'onVermilionSoft', 'slate', 'quiet',
-] as const; // prettier-ignore
+  'background',
+  'card',
+  'color',
+  'muted',
+  'line',
+  'verdigris',
+  'verdigrisDeep',
+  'onVerdigris',
+  'lane',
+  'onLane',
+  'brass',
+  'brassMark',
+  'brassSoft',
+  'onBrassSoft',
+  'vermilion',
+  'vermilionSoft',
+  'onVermilionSoft',
+  'slate',
+  'quiet',
+] as const;
 export type InkName = (typeof names)[number];
 export type Ink = Readonly<Record<InkName, string>>;
 

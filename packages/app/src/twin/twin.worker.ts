@@ -1,8 +1,9 @@
-import { liveOn, type TwinReport } from '@holvek/core/report';
+import { liveOn, type TwinReport } from '@holvek/core/twin-report';
 import { actOnTwin, advanceTwin, turnTwin, type Twin } from '@holvek/core/twin';
 import { expose } from 'comlink';
 
-const TICK_MS = 500;
+/** ms between two reports. */
+const TICK_MS = 250;
 
 /** The twin at work: it lives in real time (or faster) and speaks as a gauge does, line by line. */
 function twinWorker() {

@@ -58,7 +58,13 @@ const tones = {
 export type Tone = keyof typeof tones;
 
 /** A state in a word; colour only repeats it. */
-export const Pill = ({ children, tone = 'quiet' }: { readonly children: string; readonly tone?: Tone }) => (
+export const Pill = ({
+  children,
+  tone = 'quiet',
+}: {
+  readonly children: string;
+  readonly tone?: Tone;
+}) => (
   <View
     backgroundColor={tones[tone].back}
     borderRadius="$pill"

@@ -66,7 +66,11 @@ export function Field({
 type ChoiceProps<T extends string> = {
   readonly label: string;
   readonly value: T;
-  readonly options: readonly { readonly value: T; readonly say: ReactNode; readonly name?: string }[];
+  readonly options: readonly {
+    readonly value: T;
+    readonly say: ReactNode;
+    readonly name?: string;
+  }[];
   readonly onChange: (value: T) => void;
 };
 

@@ -6,7 +6,9 @@ const texts = (low: number, high: number, unit = 'kPa', count = 4) =>
 describe('ticks of a scale', () => {
   test('are round in the unit shown', () => {
     expect(texts(0, 660_000)).toEqual(['0', '200', '400', '600']);
-    expect(niceTicks(0, 660_000, 'kPa', 4).map(({ si }) => si)).toEqual([0, 200_000, 400_000, 600_000]);
+    expect(niceTicks(0, 660_000, 'kPa', 4).map(({ si }) => si)).toEqual([
+      0, 200_000, 400_000, 600_000,
+    ]);
   });
   test('stay within the bounds', () => {
     for (const { si } of niceTicks(630_000, 1_300_000, 'bar', 5)) {

@@ -12,7 +12,12 @@ export const Press = styled(View, {
   alignItems: 'stretch',
   padding: 0,
   style: { textAlign: 'left', font: 'inherit' },
-  focusVisibleStyle: { outlineColor: '$slate', outlineStyle: 'solid', outlineWidth: 3, outlineOffset: 2 },
+  focusVisibleStyle: {
+    outlineColor: '$slate',
+    outlineStyle: 'solid',
+    outlineWidth: 3,
+    outlineOffset: 2,
+  },
   pressStyle: { opacity: 0.8 },
   variants: { disabled: { true: { opacity: 0.45, cursor: 'not-allowed' } } } as const,
 });
@@ -113,7 +118,13 @@ export const WordButton = ({
   readonly tone?: '$verdigrisDeep' | '$vermilion';
   readonly label?: string;
 }) => (
-  <Press onPress={onPress} minHeight={44} justifyContent="center" paddingHorizontal="$1" aria-label={label}>
+  <Press
+    onPress={onPress}
+    minHeight={44}
+    justifyContent="center"
+    paddingHorizontal="$1"
+    aria-label={label}
+  >
     <Strong color={tone}>{children}</Strong>
   </Press>
 );

@@ -6,7 +6,10 @@ export function useCountdown(seconds: number, isRunning: boolean): number {
   useEffect(() => {
     if (!isRunning) return undefined;
     const start = performance.now();
-    const timer = setInterval(() => setLeft(Math.max(0, seconds - (performance.now() - start) / 1000)), 200);
+    const timer = setInterval(
+      () => setLeft(Math.max(0, seconds - (performance.now() - start) / 1000)),
+      200,
+    );
     return () => clearInterval(timer);
   }, [isRunning, seconds]);
   return left;

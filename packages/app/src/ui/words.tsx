@@ -1,7 +1,12 @@
 import { styled, Text } from 'tamagui';
 
 /** Running text. */
-export const Words = styled(Text, { fontFamily: '$body', fontSize: '$3', lineHeight: '$3', color: '$color' });
+export const Words = styled(Text, {
+  fontFamily: '$body',
+  fontSize: '$3',
+  lineHeight: '$3',
+  color: '$color',
+});
 export const Strong = styled(Words, { fontFamily: '$strong' });
 export const Muted = styled(Words, { color: '$muted', fontSize: '$2', lineHeight: '$2' });
 /** Figures: tabular, and the unit always beside them. */

@@ -1,11 +1,11 @@
-import { families, isInstrument, type SignalRange, type Valve } from '@holvek/core';
+import { families, hasElectronics, isInstrument, type SignalRange, type Valve } from '@holvek/core';
 import { signalWords } from '@/words/signal-words';
 import type { Units } from '@/settings/use-units';
 
 /** What a valve is asked for, for lists: "reduce to 520 ± 15 kPa", "stroke on 4 to 20 mA". */
 export function aimWords({ plate, target }: Pick<Valve, 'plate' | 'target'>, units: Units): string {
   const { verb } = families[plate.family];
-  if (isInstrument(plate) && plate.family !== 'electronic_pilot')
+  if (isInstrument(plate) && !hasElectronics(plate))
     return `${verb} ${signalWords(plate.input, units)} ± ${spanWords(plate.tolerance_span)}`;
   return `${verb} ${units.figure(target.set_point_pa)} ± ${units.withUnit(target.tolerance_pa)}`;
 }

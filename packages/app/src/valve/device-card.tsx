@@ -1,6 +1,7 @@
 import {
   budgetOf,
   defaultInstrumentRules,
+  hasElectronics,
   logDays,
   registersCsv,
   type CablePlate,
@@ -15,7 +16,7 @@ import { Heading, Muted } from '@/ui/words';
 /** The electronics of a pilot: cables by the plate, the log, and its register map to take away. */
 export function DeviceCard({ valve: { tag, plate, target } }: { readonly valve: Valve }) {
   const rules = useHouseRules();
-  if (plate.family !== 'electronic_pilot') return null;
+  if (!hasElectronics(plate)) return null;
   const { loop_headroom_v: headroom } = rules.instruments ?? defaultInstrumentRules;
   const take = () =>
     saveText(
@@ -41,7 +42,7 @@ export function DeviceCard({ valve: { tag, plate, target } }: { readonly valve: 
       <WordButton onPress={take}>register map as CSV</WordButton>
     </Card>
   );
-} // prettier-ignore
+}
 
 function cableWords(needs: CablePlate, headroom: number): string {
   const budget = budgetOf(needs, headroom);

@@ -26,7 +26,9 @@ export function HistoryChart({
   const { set_point_pa: target, tolerance_pa: tolerance } = valve.target;
   const visits = sheets.slice(-6).flatMap(({ body }) => {
     const setting = body.settings[0];
-    return setting ? [{ at: body.signed_at_ms, found: setting.as_found_pa, left: setting.as_left_pa }] : [];
+    return setting
+      ? [{ at: body.signed_at_ms, found: setting.as_found_pa, left: setting.as_left_pa }]
+      : [];
   });
   const last = visits.at(-1);
   const ahead =
@@ -84,7 +86,14 @@ export function HistoryChart({
         {visits.map(({ at, found, left }, i) => (
           <G key={at}>
             {found === null ? null : (
-              <Line x1={x(at)} x2={x(at)} y1={y(found)} y2={y(left)} stroke={ink.brassMark} strokeWidth={2} />
+              <Line
+                x1={x(at)}
+                x2={x(at)}
+                y1={y(found)}
+                y2={y(left)}
+                stroke={ink.brassMark}
+                strokeWidth={2}
+              />
             )}
             {found === null ? null : (
               <Circle

@@ -5,6 +5,7 @@ import {
   printFigure,
   fittedSpring,
   fractionOf,
+  hasElectronics,
   isInstrument,
   signalAt,
   standardOf,
@@ -16,13 +17,20 @@ import {
   type Sheet,
   type Valve,
 } from '@holvek/core';
+import { familyView } from '@/family/views';
 import { useUnits, type Units } from '@/settings/use-units';
 import { Card, Row } from '@/ui/card';
 import { Heading } from '@/ui/words';
 import { signalWords } from '@/words/signal-words';
 
 /** What the plate says, and what the valve itself has taught of its screws. */
-export function PlateCard({ valve, sheets }: { readonly valve: Valve; readonly sheets: readonly Sheet[] }) {
+export function PlateCard({
+  valve,
+  sheets,
+}: {
+  readonly valve: Valve;
+  readonly sheets: readonly Sheet[];
+}) {
   const units = useUnits();
   const { plate } = valve;
   const specs = adjustersOf(plate);
@@ -30,8 +38,8 @@ export function PlateCard({ valve, sheets }: { readonly valve: Valve; readonly s
   return (
     <Card>
       <Heading>{familyName[plate.family]}</Heading>
-      {isInstrument(plate) && plate.family !== 'electronic_pilot' ? <SignalRows plate={plate} /> : null}
-      {plate.family === 'electronic_pilot'
+      {isInstrument(plate) && !hasElectronics(plate) ? <SignalRows plate={plate} /> : null}
+      {hasElectronics(plate)
         ? null
         : specs.map(({ id, name }) => (
             <Row key={id} label={name}>
@@ -39,7 +47,7 @@ export function PlateCard({ valve, sheets }: { readonly valve: Valve; readonly s
             </Row>
           ))}
       {isInstrument(plate) ? null : <Row label="Spring">{springSay(plate, units)}</Row>}
-      {familyRows(plate, units).map(([label, say]) => (
+      {(familyView(plate.family).rows?.(plate, units) ?? []).map(([label, say]) => (
         <Row key={label} label={label}>
           {say}
         </Row>
@@ -74,12 +82,20 @@ function SignalRows({ plate: { input } }: { readonly plate: InstrumentPlate }) {
     .map((signal) => (
       <Row key={signal.id} label={`as ${signal.unit}`}>
         {signalWords(
-          { kind: signal.kind, low: signalAt(signal, at(input.low)), high: signalAt(signal, at(input.high)) },
-          { ...units, pressure: signal.kind === 'pressure' ? signal.unit : units.pressure, figure: (pa) => printFigure(pa, signal.unit) },
+          {
+            kind: signal.kind,
+            low: signalAt(signal, at(input.low)),
+            high: signalAt(signal, at(input.high)),
+          },
+          {
+            ...units,
+            pressure: signal.kind === 'pressure' ? signal.unit : units.pressure,
+            figure: (pa) => printFigure(pa, signal.unit),
+          },
         )}
       </Row>
     ));
-} // prettier-ignore
+}
 
 function rateSay(valve: Valve, sheets: readonly Sheet[], id: string, units: Units): string {
   const own = adjusterPlate(valve.plate, id);
@@ -99,41 +115,3 @@ const springSay = (plate: Plate, units: Units): string => {
     ? `${spring.colour}, ${units.figure(spring.from_pa)} to ${units.withUnit(spring.to_pa)}`
     : 'not in the chart';
 };
-
-/** What only this family's plate says. */
-function familyRows(plate: Plate, units: Units): readonly (readonly [string, string])[] {
-  switch (plate.family) {
-    case 'sustaining':
-      return [
-        ['Pump in normal running', units.withUnit(plate.pump_running_pa)],
-        ['Cavitates below', units.withUnit(plate.cavitation_pa)],
-      ];
-    case 'relief_pilot':
-      return [['Line works at', units.withUnit(plate.working_pa)]];
-    case 'relief_spring':
-      return [
-        ['Service', plate.service],
-        ['Machine, standard air', units.withUnit(plate.machine_max_pa)],
-        ['Altitude', `${plate.altitude_m} m`],
-      ];
-    case 'hydraulic':
-      return [['Heaviest load', units.withUnit(plate.heaviest_load_pa)]];
-    case 'electronic_pilot':
-      return [
-        ['Application', plate.application.replace('_', ' ')],
-        ['Sensor', `${units.figure(plate.input.low)} to ${units.withUnit(plate.input.high)} as 4 to 20 mA`],
-        ['Valve and trim', plate.trim],
-        ['Tuned for', plate.tuned_trim ?? 'never tuned'],
-        ['Stroke', `${plate.stroke_counts} counts, ${plate.stroke_s} s`],
-      ];
-    case 'gas':
-      return [['Loaded by', plate.loading]];
-    case 'self_operated':
-      return [
-        ['Service', plate.arrangement.service.replace('_', ' ')],
-        ['Piped with', [plate.arrangement.control_line ? 'control line' : '', plate.arrangement.bypass ? 'by-pass' : '', plate.arrangement.loading === 'spring' ? 'spring' : `loading, ${plate.arrangement.loading.replace('_', ' ')}`].filter(Boolean).join(', ')],
-      ]; // prettier-ignore
-    default:
-      return [];
-  }
-}

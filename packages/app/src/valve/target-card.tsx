@@ -1,9 +1,10 @@
 import {
+  hasElectronics,
   adjustersOf,
   families,
   isInstrument,
   targetOf,
-  type InstrumentPlate,
+  type JudgedByPoints,
   type Valve,
 } from '@holvek/core';
 import { XStack, YStack } from 'tamagui';
@@ -12,15 +13,22 @@ import { ValveGlyph } from './valve-glyph';
 import { useUnits } from '@/settings/use-units';
 import { Card, Row } from '@/ui/card';
 import { WordButton } from '@/ui/press';
+import { familyView } from '@/family/views';
 import { BigNumber } from '@/ui/big-number';
 import { Muted, Strong, Words } from '@/ui/words';
 import { signalWords } from '@/words/signal-words';
 
 /** What the valve must hold and why; further adjusters below the leading one. */
-export function TargetCard({ valve, onChange }: { readonly valve: Valve; readonly onChange: () => void }) {
+export function TargetCard({
+  valve,
+  onChange,
+}: {
+  readonly valve: Valve;
+  readonly onChange: () => void;
+}) {
   const units = useUnits();
   const { target, plate } = valve;
-  if (isInstrument(plate) && plate.family !== 'electronic_pilot')
+  if (isInstrument(plate) && !hasElectronics(plate))
     return <SpanCard valve={valve} plate={plate} onChange={onChange} />;
   const others = adjustersOf(plate).slice(1);
   return (
@@ -61,7 +69,7 @@ function SpanCard({
   onChange,
 }: {
   readonly valve: Valve;
-  readonly plate: InstrumentPlate;
+  readonly plate: JudgedByPoints;
   readonly onChange: () => void;
 }) {
   const units = useUnits();
@@ -69,7 +77,7 @@ function SpanCard({
     <Card>
       <XStack justifyContent="space-between" alignItems="center" gap="$2">
         <YStack flexShrink={1}>
-          <Muted>{plate.family === 'positioner' ? 'strokes on' : 'shows'}</Muted>
+          <Muted>{familyView(plate.family).shows ?? 'shows'}</Muted>
           <Strong fontSize="$6" lineHeight="$6">
             {signalWords(plate.input, units)}
           </Strong>
@@ -78,7 +86,7 @@ function SpanCard({
         <ValveGlyph family={plate.family} />
       </XStack>
       <Words color="$muted">{target.why}</Words>
-      {plate.family === 'positioner' ? (
+      {'air_to' in plate ? (
         <>
           <Row label="Action">{plate.action}</Row>
           <Row label="No air">{plate.air_to === 'open' ? 'shut' : 'open'}</Row>

@@ -23,7 +23,8 @@ type Texts = Record<(typeof fields)[number]['name'] | 'why', string>;
 const pressureText = (units: Units) =>
   z.string().superRefine((text, context) => {
     const parsed = parseQuantity(text, 'pressure', units.pressure);
-    if (!parsed.ok) context.addIssue({ code: 'custom', message: parseTrouble(parsed.error, units) });
+    if (!parsed.ok)
+      context.addIssue({ code: 'custom', message: parseTrouble(parsed.error, units) });
   });
 
 /** What the valve must hold and why: a number without a reason is not kept. */
@@ -79,7 +80,9 @@ export function TargetSheet({
       onSuccess: onClose,
       onError: (error) =>
         setTrouble(
-          error instanceof Refusal ? error.code : 'The server cannot be reached. The old target stands.',
+          error instanceof Refusal
+            ? error.code
+            : 'The server cannot be reached. The old target stands.',
         ),
     });
   });

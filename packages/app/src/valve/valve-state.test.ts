@@ -1,9 +1,13 @@
 import { defaultHouseRules as rules } from '@holvek/core';
 import { driftOfValve, latestSheetOf, nextLook, sheetsOfValve, standingOf } from './valve-state';
-import { sheet, valve } from '../testing/samples';
+import { sheet, valve } from '@/testing/samples';
 
 const now = Date.parse('2026-11-24T08:00:00Z');
-const steady = [sheet('2023-11-01', 430, 440), sheet('2024-11-01', 441, 440), sheet('2025-11-20', 440, 441)];
+const steady = [
+  sheet('2023-11-01', 430, 440),
+  sheet('2024-11-01', 441, 440),
+  sheet('2025-11-20', 440, 441),
+];
 const drifting = [
   sheet('2023-11-01', 430, 440),
   sheet('2024-11-01', 460, 440),

@@ -15,7 +15,9 @@ const DAY = 86_400_000;
 
 /** Sheets of a valve that no later revision corrects, oldest first. */
 export function sheetsOfValve(sheets: readonly Sheet[], valveId: string): Sheet[] {
-  const corrected = new Set(sheets.flatMap(({ body }) => (body.corrects ? [body.corrects.hash] : [])));
+  const corrected = new Set(
+    sheets.flatMap(({ body }) => (body.corrects ? [body.corrects.hash] : [])),
+  );
   return sheets
     .filter(({ hash, body }) => body.valve_id === valveId && !corrected.has(hash))
     .sort((a, b) => a.body.signed_at_ms - b.body.signed_at_ms);
@@ -24,14 +26,24 @@ export function sheetsOfValve(sheets: readonly Sheet[], valveId: string): Sheet[
 export const latestSheetOf = (sheets: readonly Sheet[], valveId: string): Sheet | undefined =>
   sheetsOfValve(sheets, valveId).at(-1);
 
-export const openRunOf = (shelf: ReadonlyMap<string, ShelfEntry>, valveId: string): Run | undefined =>
+export const openRunOf = (
+  shelf: ReadonlyMap<string, ShelfEntry>,
+  valveId: string,
+): Run | undefined =>
   [...shelf.values()]
     .map(({ run }) => run)
-    .filter((run) => run.started.valve_id === valveId && (run.status === 'open' || run.status === 'paused'))
+    .filter(
+      (run) =>
+        run.started.valve_id === valveId && (run.status === 'open' || run.status === 'paused'),
+    )
     .sort((a, b) => b.lastAtMs - a.lastAtMs)[0];
 
 /** When a valve wants its next look: drift decides where it comes sooner than the house's interval. */
-export function nextLook(valve: Valve, sheets: readonly Sheet[], rules: HouseRules): Date | undefined {
+export function nextLook(
+  valve: Valve,
+  sheets: readonly Sheet[],
+  rules: HouseRules,
+): Date | undefined {
   const last = sheetsOfValve(sheets, valve.id).at(-1);
   if (!last) return undefined;
   const byHouse = addMonths(new Date(last.body.signed_at_ms), rules.months_between_visits);
@@ -65,7 +77,8 @@ export function driftOfValve(valve: Valve, sheets: readonly Sheet[]): Drift | un
   return drift.ok && visits.length > 2 ? drift.value : undefined;
 }
 
-export type Standing = 'never set' | 'overdue' | 'drifting' | 'in hand' | 'in order' | 'out of service';
+export type Standing =
+  'never set' | 'overdue' | 'drifting' | 'in hand' | 'in order' | 'out of service';
 
 /** Where a valve stands today, in a word. */
 export function standingOf(

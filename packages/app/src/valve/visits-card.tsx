@@ -1,4 +1,4 @@
-import { isInstrument, type Drift, type Sheet, type Valve } from '@holvek/core';
+import { leftWords, isInstrument, type Drift, type Sheet, type Valve } from '@holvek/core';
 import { spanWords } from './aim-words';
 import { format } from 'date-fns/format';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
@@ -6,10 +6,10 @@ import { useRouter } from 'expo-router';
 import { XStack } from 'tamagui';
 import { HistoryChart } from './history-chart';
 import { useUnits } from '@/settings/use-units';
-import { leftWords } from '@/sheet/outcome';
 import { Card } from '@/ui/card';
 import { Press } from '@/ui/press';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { usePrinters } from '@/report/use-printers';
 
 type Props = {
   readonly valve: Valve;
@@ -22,6 +22,7 @@ type Props = {
 export function VisitsCard({ valve, sheets, drift, due }: Props) {
   const router = useRouter();
   const units = useUnits();
+  const print = usePrinters();
   const hasSettings = sheets.some(({ body }) => body.settings.length > 0);
   return (
     <Card>
@@ -52,7 +53,7 @@ export function VisitsCard({ valve, sheets, drift, due }: Props) {
               <Strong flexShrink={1} textAlign="right">
                 {setting && setting.as_found_pa !== null
                   ? `${units.figure(setting.as_found_pa)} to ${units.withUnit(setting.as_left_pa)}`
-                  : leftWords(sheet.body, units)}
+                  : leftWords(sheet.body, print)}
               </Strong>
             </XStack>
           </Press>
@@ -64,7 +65,11 @@ export function VisitsCard({ valve, sheets, drift, due }: Props) {
 
 const driftSay = (drift: Drift | undefined, due: Date | undefined): string => {
   const next = due ? ` Next look: ${format(due, 'd MMM yyyy')}.` : '';
-  if (!drift?.isDrifting || drift.daysToLeaveLane === undefined) return `Holds between visits.${next}`;
+  if (!drift?.isDrifting || drift.daysToLeaveLane === undefined)
+    return `Holds between visits.${next}`;
   const span = formatDistanceToNowStrict(Date.now() + drift.daysToLeaveLane * 86_400_000);
-  return `Drifts ${drift.perDay > 0 ? 'up' : 'down'}: leaves the lane about ${span} after a visit.${drift.perDay > 0 ? ' A worn pilot seat is likely.' : ''}${next}`;
+  return (
+    `Drifts ${drift.perDay > 0 ? 'up' : 'down'}: leaves the lane about ${span} after ` +
+    `a visit.${drift.perDay > 0 ? ' A worn pilot seat is likely.' : ''}${next}`
+  );
 };

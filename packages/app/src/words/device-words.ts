@@ -69,10 +69,20 @@ export function deviceTrouble(error: DeviceError, units: Units): string {
     case 'device.refused':
       return refusal[error.refusal];
     case 'device.out_of_range':
-      return `${registerOf(error.register).name} takes ${registerWords(error.register, error.low, units)} to ${registerWords(error.register, error.high, units)}.`;
+      return (
+        `${registerOf(error.register).name} takes ${registerWords(error.register, error.low, units)} ` +
+        `to ${registerWords(error.register, error.high, units)}.`
+      );
   }
 }
 
+const cableFields: Readonly<Record<string, string>> = {
+  supply: 'The supply',
+  current: 'The current',
+  area: 'The conductor',
+  length: 'The length',
+  temperature: 'The temperature',
+};
 /** What is wrong with the figures of a cable. */
 export const cableTrouble = ({ field }: LoopError): string =>
-  `${{ supply: 'The supply', current: 'The current', area: 'The conductor', length: 'The length', temperature: 'The temperature' }[field] ?? field} must stand above nothing.`;
+  `${cableFields[field] ?? field} must stand above nothing.`;

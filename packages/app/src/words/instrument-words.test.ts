@@ -1,9 +1,9 @@
 import { fitStep, printFigure, printQuantity, readStepCsv } from '@holvek/core';
 import { signalFigure, signalWithUnit, signalWords } from './signal-words';
 import { stepTrouble } from './step-trouble';
-import type { Units } from '../settings/use-units';
-import { aimWords, spanWords, splitWords } from '../valve/aim-words';
-import { valve } from '../testing/samples';
+import type { Units } from '@/settings/use-units';
+import { aimWords, spanWords, splitWords } from '@/valve/aim-words';
+import { valve } from '@/testing/samples';
 
 const units: Units = {
   pressure: 'kPa',
@@ -22,11 +22,15 @@ describe('signals in words', () => {
     ['fraction', -0.003, '−0.3 %'],
     ['fraction', -0.0001, '0.0 %'],
     ['pressure', 60_000, '60 kPa'],
-  ] as const)('%s of %d is %s', (kind, si, words) => expect(signalWithUnit(kind, si, units)).toBe(words));
+  ] as const)('%s of %d is %s', (kind, si, words) =>
+    expect(signalWithUnit(kind, si, units)).toBe(words),
+  );
 
   test('a range says both ends once', () => {
     expect(signalWords(current, units)).toBe('4 to 20 mA');
-    expect(signalWords({ kind: 'pressure', low: 20_000, high: 100_000 }, units)).toBe('20 to 100 kPa');
+    expect(signalWords({ kind: 'pressure', low: 20_000, high: 100_000 }, units)).toBe(
+      '20 to 100 kPa',
+    );
     expect(signalFigure('current', 0.02, units)).toBe('20.00');
   });
 
@@ -40,7 +44,12 @@ describe('signals in words', () => {
 describe('what a valve is asked for', () => {
   test('is a pressure with its tolerance, or a signal with its share', () => {
     expect(aimWords(valve, units)).toMatch(/^reduce to \d+ ± \d+ kPa$/);
-    const plate = { ...valve.plate, family: 'positioner', input: current, tolerance_span: 0.01 } as never;
+    const plate = {
+      ...valve.plate,
+      family: 'positioner',
+      input: current,
+      tolerance_span: 0.01,
+    } as never;
     expect(aimWords({ ...valve, plate }, units)).toBe('stroke on 4 to 20 mA ± 1.0 %');
   });
 
@@ -63,7 +72,12 @@ describe('what is wrong with a step test', () => {
   };
 
   test('is said, and that nothing is proposed', () => {
-    expect(words(() => 50, () => 40)).toMatch(/never steps.*No settings/u); // prettier-ignore
+    expect(
+      words(
+        () => 50,
+        () => 40,
+      ),
+    ).toMatch(/never steps.*No settings/u);
     expect(words((t) => 50 + Math.sin(t * 7.1), step)).toMatch(/more than its noise.*No settings/u);
     expect(words((t) => (t < 10 ? 50 : 60), step)).toMatch(/Log faster; no settings/u);
   });

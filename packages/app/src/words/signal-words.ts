@@ -18,6 +18,8 @@ export const signalWithUnit = (kind: SignalKind, si: number, units: Units): stri
 /** "4 to 20 mA". */
 export const signalWords = ({ kind, low, high }: SignalRange, units: Units): string => {
   const plain = (si: number) =>
-    kind === 'pressure' ? units.figure(si) : String(Number(fromSI(si, signalUnit(kind, units)).toFixed(2)));
+    kind === 'pressure'
+      ? units.figure(si)
+      : String(Number(fromSI(si, signalUnit(kind, units)).toFixed(2)));
   return `${plain(low)} to ${plain(high)} ${signalUnit(kind, units)}`;
 };

@@ -10,8 +10,10 @@ const words: {
     `Three columns are wanted, time, output and value; the first line has ${columns}.`,
   'tune.too_short': ({ samples }) =>
     `${samples} samples are too few. Log at least a dozen, from before the step to after.`,
-  'tune.times_out_of_order': () => 'The times do not rise from line to line. Is it two tests in one file?',
-  'tune.no_step': () => 'The output never steps, so there is nothing to fit. No settings are proposed.',
+  'tune.times_out_of_order': () =>
+    'The times do not rise from line to line. Is it two tests in one file?',
+  'tune.no_step': () =>
+    'The output never steps, so there is nothing to fit. No settings are proposed.',
   'tune.too_fast': ({ interval }) =>
     `The value had answered before the next sample, ${interval.toFixed(1)} s later. Log faster; no settings are proposed.`,
   'tune.only_noise': () =>

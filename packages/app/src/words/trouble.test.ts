@@ -20,10 +20,16 @@ const units: Units = {
 describe('what went wrong, in a technician’s words', () => {
   test.each([
     [
-      parseTrouble({ code: 'quantity.wrong_kind', unit: 'L/s', wanted: 'pressure', got: 'flow' }, units),
+      parseTrouble(
+        { code: 'quantity.wrong_kind', unit: 'L/s', wanted: 'pressure', got: 'flow' },
+        units,
+      ),
       'L/s is a unit of flow; a pressure is asked for.',
     ],
-    [parseTrouble({ code: 'quantity.ambiguous_number', text: '1,180' }, units), /1,180 can be read two ways/],
+    [
+      parseTrouble({ code: 'quantity.ambiguous_number', text: '1,180' }, units),
+      /1,180 can be read two ways/,
+    ],
     [
       eventTrouble({ code: 'run.beyond_gauge', asks: true, gauge: 'G-12' }, units),
       'That is beyond G-12’s range. Typed right?',
@@ -76,7 +82,7 @@ describe('what went wrong, in a technician’s words', () => {
     ],
     [{ state: 'unknown', guard: 'flow_above_min' }, /Say how much flows/],
     [{ state: 'unmet', guard: 'no_open_ends', have: 3, want: 0 }, /3 open ends/],
-    [{ state: 'met' }, /^$/],
+    [{ state: 'met', guard: 'no_open_ends' }, /^$/],
   ])('a guard that does not hold says what to do', (guard, wanted) => {
     expect(guardTrouble(guard, units)).toMatch(wanted);
   });

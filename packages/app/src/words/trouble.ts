@@ -1,4 +1,5 @@
 import type {
+  AnyGuardName,
   AtmosphereError,
   EventError,
   GaugeFinding,
@@ -18,15 +19,21 @@ type Table<E extends Coded> = {
 const speak =
   <E extends Coded>(table: Table<E>) =>
   (error: E, units: Units): string =>
-    (table as unknown as Record<string, (error: E, units: Units) => string>)[error.code]!(error, units);
+    (table as unknown as Record<string, (error: E, units: Units) => string>)[error.code]!(
+      error,
+      units,
+    );
 
 /** What was typed cannot be read as a quantity. Nothing has been recorded yet. */
 export const parseTrouble = speak<ParseError>({
-  'quantity.no_number': () => 'There is no number in it. Type what the needle shows, such as 416 or 4.2 bar.',
+  'quantity.no_number': () =>
+    'There is no number in it. Type what the needle shows, such as 416 or 4.2 bar.',
   'quantity.ambiguous_number': ({ text }) =>
     `${text} can be read two ways. Leave out the mark, or type all decimals.`,
-  'quantity.unknown_unit': ({ unit }) => `${unit} is no unit known here. Try kPa, bar, psi or mbar.`,
-  'quantity.wrong_kind': ({ unit, wanted, got }) => `${unit} is a unit of ${got}; a ${wanted} is asked for.`,
+  'quantity.unknown_unit': ({ unit }) =>
+    `${unit} is no unit known here. Try kPa, bar, psi or mbar.`,
+  'quantity.wrong_kind': ({ unit, wanted, got }) =>
+    `${unit} is a unit of ${got}; a ${wanted} is asked for.`,
 });
 
 export const atmosphereTrouble = speak<AtmosphereError>({
@@ -35,14 +42,16 @@ export const atmosphereTrouble = speak<AtmosphereError>({
   'quantity.below_absolute_zero': () => 'That is below a perfect vacuum. Is it the right unit?',
 });
 
+/** What to do about each guard: one without words does not compile. */
 const guardWords: Record<
-  string,
+  AnyGuardName,
   (have: number | undefined, want: number | undefined, units: Units) => string
 > = {
   inlet_above_target: (have, want, { withUnit }) =>
     have === undefined
       ? 'Read the inlet first.'
-      : `The inlet reads ${withUnit(have)}. It must stand at ${withUnit(want ?? 0)} or more, or there is nothing to reduce. Bring the supply up, then read again.`,
+      : `The inlet reads ${withUnit(have)}. It must stand at ${withUnit(want ?? 0)} or ` +
+        `more, or there is nothing to reduce. Bring the supply up, then read again.`,
   flow_above_min: (have, want, { flowWithUnit }) =>
     have === undefined
       ? 'Say how much flows first.'
@@ -78,9 +87,11 @@ const guardWords: Record<
   suction_below: (have, want, { withUnit }) =>
     have === undefined
       ? 'Read suction without the control first.'
-      : `Suction stands at ${withUnit(have)}; without the control it must fall to ${withUnit(want ?? 0)}. Lower the load further, undo to the reading, and read again.`,
+      : `Suction stands at ${withUnit(have)}; without the control it must fall to ` +
+        `${withUnit(want ?? 0)}. Lower the load further, undo to the reading, and read again.`,
   lit_late: () => 'It has not lit at once with a late spark yet.',
-  supply_right: () => 'Set the air supply first: with the wrong one the top of the travel means nothing.',
+  supply_right: () =>
+    'Set the air supply first: with the wrong one the top of the travel means nothing.',
   points_whole: (have) => `${have ?? 0} points are still to be taken.`,
   linkage_holds: () => 'Zero and span do not hold yet.',
   right_spring: () => 'The spring for this target is not in yet.',
@@ -89,11 +100,11 @@ const guardWords: Record<
 export const guardTrouble = (guard: GuardOutcome, units: Units): string =>
   guard.state === 'met'
     ? ''
-    : (guardWords[guard.guard]?.(
+    : guardWords[guard.guard](
         guard.state === 'unmet' ? guard.have : undefined,
         guard.state === 'unmet' ? guard.want : undefined,
         units,
-      ) ?? guard.guard);
+      );
 
 /** An event that may not join its run. */
 export const eventTrouble = speak<EventError | StorageError>({
@@ -122,7 +133,8 @@ export const eventTrouble = speak<EventError | StorageError>({
 
 /** What is wrong with a plate or its target. */
 export const plateTrouble = speak<PlateIssue>({
-  'valve.range_upside_down': ({ colour }) => `The range of the ${colour} spring stands upside down.`,
+  'valve.range_upside_down': ({ colour }) =>
+    `The range of the ${colour} spring stands upside down.`,
   'valve.spring_unknown': ({ colour }) =>
     `The fitted spring, ${colour || 'none'}, is not in the spring chart.`,
   'valve.not_finite': ({ field }) => `${field.replaceAll('_', ' ')} is no number.`,
@@ -132,8 +144,13 @@ export const plateTrouble = speak<PlateIssue>({
     `The target is over its own limit of ${withUnit(limit)}.`,
   'valve.limit_over_rating': ({ rating }, { withUnit }) =>
     `The limit is over the outlet rating of ${withUnit(rating)}.`,
-  'valve.target_outside_spring': ({ colour, from, to, wouldDo }, { withUnit }) =>
-    `The ${colour} spring holds ${withUnit(from)} to ${withUnit(to)}. ${wouldDo.length ? `Fit the ${wouldDo.join(' or ')} one.` : 'No spring in the chart reaches the target: order the right one.'}`,
+  'valve.target_outside_spring': ({ colour, from, to, wouldDo }, { withUnit }) => {
+    const advice =
+      wouldDo.length > 0
+        ? `Fit the ${wouldDo.join(' or ')} one.`
+        : 'No spring in the chart reaches the target: order the right one.';
+    return `The ${colour} spring holds ${withUnit(from)} to ${withUnit(to)}. ${advice}`;
+  },
   'valve.target_missing': ({ adjuster }) => `${adjuster}: no target has been given.`,
   'valve.spring_to_change': ({ colour, wouldDo }) =>
     `The ${colour} spring is fitted; the target wants the ${wouldDo} one. The run guides the change.`,
@@ -202,7 +219,8 @@ export const logTrouble = speak<LogError | RampError>({
   'log.empty': () => 'The file is empty. Nothing was changed.',
   'log.no_pressure_column': () =>
     'No column of pressures was found. Name one “pressure” with its unit, or put time first and pressure second.',
-  'log.unknown_unit': ({ unit }) => `${unit} is no unit of pressure known here. Nothing was changed.`,
+  'log.unknown_unit': ({ unit }) =>
+    `${unit} is no unit of pressure known here. Nothing was changed.`,
   'log.no_rows': ({ lines }) =>
     `None of its ${lines} lines holds a time and a pressure. Nothing was changed.`,
   'log.cancelled': () => 'Stopped. Nothing was changed.',

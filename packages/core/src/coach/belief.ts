@@ -1,5 +1,5 @@
-import type { GaugePressure, Rate, Turns } from '../quantity';
 import { normalCdf, normalDensity } from '../numerics';
+import type { GaugePressure, Rate, Turns } from '../quantity';
 import type { Direction } from '../valve';
 
 /**
@@ -68,17 +68,22 @@ export function startBelief(
 ): Belief {
   const trust = prior.direction === 'unknown' ? 0.5 : prior.directionTrust;
   const raises = prior.direction === 'lowers' ? 1 - trust : trust;
-  const shares = start.takenUp === 'clockwise' ? [0] : start.takenUp === 'anticlockwise' ? [1] : [0, 0.5, 1];
+  const shares =
+    start.takenUp === 'clockwise' ? [0] : start.takenUp === 'anticlockwise' ? [1] : [0, 0.5, 1];
   const varRate = (prior.rate * prior.sdFraction) ** 2;
   const { parkedAt } = start;
-  const signs = parkedAt === undefined || prior.direction === 'unknown' ? [1, -1] : [raises >= 0.5 ? 1 : -1];
+  const signs =
+    parkedAt === undefined || prior.direction === 'unknown' ? [1, -1] : [raises >= 0.5 ? 1 : -1];
   const varReading = start.readingSd ** 2;
   const hypotheses = signs.flatMap((sign) =>
     BACKLASHES.flatMap((backlash) =>
       shares.map((share) => ({
         backlash,
         carried: -backlash * (1 - share),
-        weight: (signs.length === 1 ? 1 : sign > 0 ? raises : 1 - raises) / BACKLASHES.length / shares.length,
+        weight:
+          (signs.length === 1 ? 1 : sign > 0 ? raises : 1 - raises) /
+          BACKLASHES.length /
+          shares.length,
         rate: sign * prior.rate,
         varRate,
         ...(parkedAt === undefined
@@ -116,7 +121,10 @@ export function predictTurn(hypothesis: Hypothesis, screw: Turns, turns: Turns):
     carried,
     setPoint: setPoint + rate * moved,
     varSetPoint:
-      varSetPoint + 2 * moved * covariance + moved ** 2 * (varRate + wander / 3) + (rate * engaged) ** 2,
+      varSetPoint +
+      2 * moved * covariance +
+      moved ** 2 * (varRate + wander / 3) +
+      (rate * engaged) ** 2,
     covariance: covariance + moved * (varRate + wander / 2),
     varRate: varRate + wander,
   };

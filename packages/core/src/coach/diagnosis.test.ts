@@ -1,8 +1,9 @@
-import { procedureOf } from '../procedure';
+import { procedureOf } from '../family';
 import { answerOf, checkTurn, rankCauses } from './diagnosis';
 
 const reducingCauses = procedureOf('reducing').causes;
-const first = (evidence: Parameters<typeof rankCauses>[1]) => rankCauses(reducingCauses, evidence)[0]!;
+const first = (evidence: Parameters<typeof rankCauses>[1]) =>
+  rankCauses(reducingCauses, evidence)[0]!;
 
 describe('how the gauge has answered', () => {
   const foretold = { mean: 460_000, low: 440_000, high: 480_000 };
@@ -44,7 +45,9 @@ describe('why it does not answer', () => {
     expect(ranked.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 9);
     ranked
       .slice(1)
-      .forEach(({ probability }, i) => expect(probability).toBeLessThanOrEqual(ranked[i]!.probability));
+      .forEach(({ probability }, i) =>
+        expect(probability).toBeLessThanOrEqual(ranked[i]!.probability),
+      );
   });
 
   test('what is not known changes nothing', () => {
@@ -58,7 +61,8 @@ describe('why it does not answer', () => {
       const { key, answers } = cause.check!;
       const chances = answers.map(
         ({ value }) =>
-          rankCauses(reducingCauses, { [key]: value }).find((r) => r.cause.id === cause.id)!.probability,
+          rankCauses(reducingCauses, { [key]: value }).find((r) => r.cause.id === cause.id)!
+            .probability,
       );
       expect(Math.max(...chances)).toBeGreaterThan(Math.min(...chances));
     }

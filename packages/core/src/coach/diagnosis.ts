@@ -36,6 +36,7 @@ export type Answer = (typeof answers)[number];
  * @param change    Pa between the settled readings before and after
  * @param foretold  mean and 90 % interval of the reading after, Pa
  * @param noise     standard deviation of a reading, Pa
+ * @example answerOf(200_000, 202_000, { mean: 300_000, low: 285_000, high: 315_000 }, 1000) // → 'no_change'
  */
 export function answerOf(
   before: GaugePressure,
@@ -71,7 +72,11 @@ export function rankCauses(causes: readonly Cause[], evidence: Evidence): readon
   });
   const total = weighted.reduce((sum, { weight }) => sum + weight, 0) || 1;
   return weighted
-    .map(({ cause, weight }) => ({ cause, probability: weight / total, word: wordFor(weight / total) }))
+    .map(({ cause, weight }) => ({
+      cause,
+      probability: weight / total,
+      word: wordFor(weight / total),
+    }))
     .sort((a, b) => b.probability - a.probability);
 }
 

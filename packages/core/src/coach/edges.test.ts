@@ -16,7 +16,10 @@ function find(low: number, high: number, first: number, how = limits) {
 
 describe('edges of lighting', () => {
   test('both edges are found within the resolution, wherever they lie', () => {
-    const pair = fc.tuple(fc.double({ min: 520, max: 1200, noNaN: true }), fc.double({ min: 1400, max: 2480, noNaN: true })); // prettier-ignore
+    const pair = fc.tuple(
+      fc.double({ min: 520, max: 1200, noNaN: true }),
+      fc.double({ min: 1400, max: 2480, noNaN: true }),
+    );
     fc.assert(
       fc.property(pair, ([low, high]) => {
         const { search, lights } = find(low, high, 1300);
@@ -50,7 +53,8 @@ describe('edges of lighting', () => {
     const failures = (failCost: number) =>
       [700, 800, 900, 1000].reduce(
         (sum, low) =>
-          sum + find(low, 2000, 1300, { ...limits, failCost }).lights.filter(({ lit }) => !lit).length,
+          sum +
+          find(low, 2000, 1300, { ...limits, failCost }).lights.filter(({ lit }) => !lit).length,
         0,
       );
     expect(failures(8)).toBeLessThan(failures(1));

@@ -55,7 +55,10 @@ export function edgeSearch(lights: readonly Light[], limits: EdgeLimits): EdgeSe
   if (heart === undefined) {
     const pressure = firstTry(bad, limits);
     const none: LightEdge = { lit: undefined, failed: undefined, at: undefined, isFound: false };
-    const next = pressure === undefined ? undefined : ({ pressure, seeks: 'flame', chanceOfFailure: 0.5 } as const);
+    const next =
+      pressure === undefined
+        ? undefined
+        : ({ pressure, seeks: 'flame', chanceOfFailure: 0.5 } as const);
     return { low: none, high: none, next, isDone: false, contradictions: 0 };
   }
   const lowFailed = largest(bad.filter((pressure) => pressure < heart));
@@ -78,10 +81,21 @@ export function edgeSearch(lights: readonly Light[], limits: EdgeLimits): EdgeSe
     : high.isFound
       ? undefined
       : seek(high, 'high', limits.highest);
-  return { low, high, next, isDone: low.isFound && high.isFound, contradictions: good.length - inside.length };
-} // prettier-ignore
+  return {
+    low,
+    high,
+    next,
+    isDone: low.isFound && high.isFound,
+    contradictions: good.length - inside.length,
+  };
+}
 
-function edgeOf(lit: number, failed: number | undefined, end: number, resolution: number): LightEdge {
+function edgeOf(
+  lit: number,
+  failed: number | undefined,
+  end: number,
+  resolution: number,
+): LightEdge {
   if (failed === undefined) {
     const isFound = Math.abs(lit - end) <= resolution / 2;
     return { lit, failed, at: isFound ? end : undefined, isFound };
@@ -92,7 +106,9 @@ function edgeOf(lit: number, failed: number | undefined, end: number, resolution
 
 /** A pressure inside the longest run of lights without a failure between; undefined with none. */
 function heartOf(good: readonly number[], bad: readonly number[]): number | undefined {
-  const all = [...good.map((p) => ({ p, lit: true })), ...bad.map((p) => ({ p, lit: false }))].sort((a, b) => a.p - b.p || Number(a.lit) - Number(b.lit)); // prettier-ignore
+  const all = [...good.map((p) => ({ p, lit: true })), ...bad.map((p) => ({ p, lit: false }))].sort(
+    (a, b) => a.p - b.p || Number(a.lit) - Number(b.lit),
+  );
   let best: number[] = [];
   let run: number[] = [];
   for (const { p, lit } of all) {
@@ -103,14 +119,21 @@ function heartOf(good: readonly number[], bad: readonly number[]): number | unde
 }
 
 /** With no flame yet: the middle of the longest stretch that has not been tried. */
-function firstTry(bad: readonly number[], { lowest, highest, resolution }: EdgeLimits): number | undefined {
+function firstTry(
+  bad: readonly number[],
+  { lowest, highest, resolution }: EdgeLimits,
+): number | undefined {
   const ends = [lowest, ...[...bad].sort((a, b) => a - b), highest];
   const gaps = ends.slice(1).map((to, i) => ({ from: ends[i]!, to }));
   const widest = gaps.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
   return widest.to - widest.from < 2 * resolution ? undefined : (widest.from + widest.to) / 2;
 }
 
-/** Share w of a stretch with w = (1 − w)^c, by halving; ½ for c = 1. */
+/**
+ * Share w of a stretch with w = (1 − w)^c, by halving; ½ for c = 1.
+ *
+ * @example costedShare(2) // → 0.382
+ */
 export function costedShare(failCost: number): number {
   let low = 0;
   let high = 0.5;
@@ -122,8 +145,10 @@ export function costedShare(failCost: number): number {
   return (low + high) / 2;
 }
 
-const largest = (values: readonly number[]) => (values.length > 0 ? Math.max(...values) : undefined);
-const smallest = (values: readonly number[]) => (values.length > 0 ? Math.min(...values) : undefined);
+const largest = (values: readonly number[]) =>
+  values.length > 0 ? Math.max(...values) : undefined;
+const smallest = (values: readonly number[]) =>
+  values.length > 0 ? Math.min(...values) : undefined;
 
 export type MiddleError =
   | { readonly code: 'coach.edges_not_found' }

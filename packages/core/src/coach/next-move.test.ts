@@ -71,7 +71,10 @@ describe('next move', () => {
 
   test('at the end of its travel it says so', () => {
     const room = { clockwise: 0, anticlockwise: 8 };
-    expect(nextMove(at(300_000), 300_000, { ...aim, room })).toEqual({ kind: 'stuck', why: 'end_of_travel' });
+    expect(nextMove(at(300_000), 300_000, { ...aim, room })).toEqual({
+      kind: 'stuck',
+      why: 'end_of_travel',
+    });
   });
 
   test('turns are eighths, sixteenths when little is left, a thirty-second at the last', () => {

@@ -1,5 +1,5 @@
-import type { GaugePressure, Turns } from '../quantity';
 import { normalCdf } from '../numerics';
+import type { GaugePressure, Turns } from '../quantity';
 import { predictTurn, type Belief, type Hypothesis } from './belief';
 
 export type MoveAim = {
@@ -93,14 +93,16 @@ function approachMove(belief: Belief, sign: 1 | -1, aim: MoveAim, guard: number)
     const score =
       inLane -
       PAST_COST * pastLane -
-      FAR_COST * (distance / Math.max(Math.abs(aim.target - belief0(belief)), aim.upper - aim.lower));
+      FAR_COST *
+        (distance / Math.max(Math.abs(aim.target - belief0(belief)), aim.upper - aim.lower));
     if (!best || score > best.score) best = { turns, score, past: pastLane };
   }
   if (!best) {
     if (beyondTravel(sign * SIXTEENTH, aim)) return { kind: 'stuck', why: 'end_of_travel' };
     const turns = sign * HAIR;
     const after = carry(belief, turns);
-    if (chance(after, (h) => tail(h, aim.limit)) > limitChance) return { kind: 'stuck', why: 'no_safe_move' };
+    if (chance(after, (h) => tail(h, aim.limit)) > limitChance)
+      return { kind: 'stuck', why: 'no_safe_move' };
     const past = chance(after, (h) => (up ? tail(h, aim.upper) : 1 - tail(h, aim.lower)));
     return { kind: 'turn', turns, predicted: interval(after), chancePastLane: past };
   }
@@ -109,15 +111,22 @@ function approachMove(belief: Belief, sign: 1 | -1, aim: MoveAim, guard: number)
 }
 
 /** A limit that is passed already, while the setting is parked above it, binds no move away from it. */
-function chanceAllowed({ hypotheses }: Belief, { approach, limit, chancePastLimit }: MoveAim): number {
+function chanceAllowed(
+  { hypotheses }: Belief,
+  { approach, limit, chancePastLimit }: MoveAim,
+): number {
   const standing = chance(hypotheses, (h) => tail(h, limit));
-  return approach === 'from_above' && standing > chancePastLimit ? standing + AWAY : chancePastLimit;
+  return approach === 'from_above' && standing > chancePastLimit
+    ? standing + AWAY
+    : chancePastLimit;
 }
 
 /** Back to the near side, far enough that the play is taken up again on the way in. */
 function backOff(belief: Belief, sign: 1 | -1, aim: MoveAim): NextMove {
   const up = aim.approach === 'from_below';
-  const goal = up ? aim.lower - (aim.upper - aim.lower) / 4 : aim.upper + (aim.upper - aim.lower) / 4;
+  const goal = up
+    ? aim.lower - (aim.upper - aim.lower) / 4
+    : aim.upper + (aim.upper - aim.lower) / 4;
   let chosen = sign * SIXTEENTH;
   for (const size of sizes(aim.largestTurn)) {
     const turns = sign * size;
@@ -144,7 +153,11 @@ function probe(belief: Belief, sign: 1 | -1, aim: MoveAim): NextMove {
 }
 
 function* sizes(largest: Turns): Generator<Turns> {
-  for (let size = SIXTEENTH; size <= largest + 1e-9; size += size < FINE_BELOW ? SIXTEENTH : SIXTEENTH * 2)
+  for (
+    let size = SIXTEENTH;
+    size <= largest + 1e-9;
+    size += size < FINE_BELOW ? SIXTEENTH : SIXTEENTH * 2
+  )
     yield size;
 }
 
@@ -165,14 +178,16 @@ const chance = (hypotheses: readonly Hypothesis[], of: (h: Hypothesis) => number
   for (const h of hypotheses) total += h.weight * of(h);
   return total;
 };
-const expected = (hypotheses: readonly Hypothesis[]): number => chance(hypotheses, (h) => h.setPoint);
+const expected = (hypotheses: readonly Hypothesis[]): number =>
+  chance(hypotheses, (h) => h.setPoint);
 const belief0 = ({ hypotheses }: Belief): number => expected(hypotheses);
 
 /** Mean and the central 90 % of the mixture, by bisection on its distribution. */
 function interval(hypotheses: readonly Hypothesis[]): Predicted {
   const mean = expected(hypotheses);
   const reach =
-    6 * Math.max(1, ...hypotheses.map((h) => Math.sqrt(h.varSetPoint) + Math.abs(h.setPoint - mean)));
+    6 *
+    Math.max(1, ...hypotheses.map((h) => Math.sqrt(h.varSetPoint) + Math.abs(h.setPoint - mean)));
   const quantile = (share: number) => {
     let low = mean - reach;
     let high = mean + reach;

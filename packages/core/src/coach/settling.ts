@@ -4,7 +4,12 @@ import type { Seconds } from '../quantity';
 export type Settling =
   | { readonly state: 'too_few' }
   | { readonly state: 'settled'; readonly level: number; readonly steadyFor: Seconds }
-  | { readonly state: 'settling'; readonly level: number; readonly wait: Seconds; readonly slope: number }
+  | {
+      readonly state: 'settling';
+      readonly level: number;
+      readonly wait: Seconds;
+      readonly slope: number;
+    }
   /** hunting: swings without dying out. */
   | { readonly state: 'hunting'; readonly swing: number };
 
@@ -94,8 +99,13 @@ function turnsBack(samples: readonly Sample[], band: number): number {
  *
  * @param readings  s and Pa, rising in time, since the last turn
  * @param apart     s wanted between the two
+ * @example typedSettled([{ t: 0, value: 518_000 }, { t: 20, value: 519_000 }], 1000, 15) // → true
  */
-export function typedSettled(readings: readonly Sample[], resolution: number, apart: Seconds): boolean {
+export function typedSettled(
+  readings: readonly Sample[],
+  resolution: number,
+  apart: Seconds,
+): boolean {
   const last = readings.at(-1);
   const before = readings.at(-2);
   if (!last || !before) return false;

@@ -2,8 +2,16 @@
 export const spots = ['low', 'mid', 'high'] as const;
 export type Spot = (typeof spots)[number];
 export type ScrewName = 'zero' | 'span' | 'angularity';
-export const screwAt: Readonly<Record<Spot, ScrewName>> = { low: 'zero', mid: 'angularity', high: 'span' };
-export const spotOf: Readonly<Record<ScrewName, Spot>> = { zero: 'low', angularity: 'mid', span: 'high' };
+export const screwAt: Readonly<Record<Spot, ScrewName>> = {
+  low: 'zero',
+  mid: 'angularity',
+  high: 'span',
+};
+export const spotOf: Readonly<Record<ScrewName, Spot>> = {
+  zero: 'low',
+  angularity: 'mid',
+  span: 'high',
+};
 
 /** What was done, in order: an error read at a spot (fraction of span), or a screw turned there. */
 export type ZeroSpanMark =
@@ -49,7 +57,11 @@ export function replay(
   options: ZeroSpanOptions,
 ): Replay {
   const rows = used.map((spot) => firstGuess(spot, used, options));
-  const state: SpotState[] = used.map(() => ({ error: 0, moved: used.map(() => 0), isRead: false }));
+  const state: SpotState[] = used.map(() => ({
+    error: 0,
+    moved: used.map(() => 0),
+    isRead: false,
+  }));
   const perTurn: Partial<Record<ScrewName, number>> = { ...options.perTurn };
   let pending: { screw: ScrewName; turns: number } | undefined;
   const moveSeen = (screw: ScrewName, seen: number) => {
@@ -108,7 +120,13 @@ function firstGuess(spot: Spot, used: readonly Spot[], options: ZeroSpanOptions)
 }
 
 /** One Kalman step: the change seen at a spot is the sum of what each screw did to it. */
-function learn(row: Row, moved: readonly number[], change: number, own: number, noise: number): void {
+function learn(
+  row: Row,
+  moved: readonly number[],
+  change: number,
+  own: number,
+  noise: number,
+): void {
   if (!moved.some((move, j) => j !== own && move !== 0)) return;
   const spread = row.variance.map((line) => line.reduce((sum, v, k) => sum + v * moved[k]!, 0));
   const total = moved.reduce((sum, move, j) => sum + move * spread[j]!, 0) + 2 * noise ** 2;
@@ -120,5 +138,8 @@ function learn(row: Row, moved: readonly number[], change: number, own: number, 
   }
 }
 
-export const expectedError = ({ rows, spots: all }: Pick<Replay, 'rows' | 'spots'>, i: number): number =>
+export const expectedError = (
+  { rows, spots: all }: Pick<Replay, 'rows' | 'spots'>,
+  i: number,
+): number =>
   all[i]!.error + rows[i]!.mean.reduce((sum, mean, j) => sum + mean * all[i]!.moved[j]!, 0);

@@ -1,5 +1,13 @@
 import { seededRandom } from '../numerics';
-import { screwAt, spots, zeroSpanView, type ScrewName, type Spot, type ZeroSpanMark, type ZeroSpanOptions } from './zero-span'; // prettier-ignore
+import { zeroSpanView } from './zero-span';
+import {
+  screwAt,
+  spots,
+  type ScrewName,
+  type Spot,
+  type ZeroSpanMark,
+  type ZeroSpanOptions,
+} from './zero-span-belief';
 
 const options: ZeroSpanOptions = {
   screws: ['zero', 'span'],
@@ -58,7 +66,11 @@ describe('zero and span as one system', () => {
   });
 
   test('three screws: angularity goes first, and all three hold', () => {
-    const three: ZeroSpanOptions = { ...options, screws: ['zero', 'span', 'angularity'], spanFactor: 2 };
+    const three: ZeroSpanOptions = {
+      ...options,
+      screws: ['zero', 'span', 'angularity'],
+      spanFactor: 2,
+    };
     const first = zeroSpanView(
       [
         { kind: 'read', spot: 'low', error: 0.01 },
@@ -116,7 +128,9 @@ describe('zero and span as one system', () => {
   });
 
   test('a tolerance within the calibrator’s own uncertainty cannot be judged', () => {
-    expect(zeroSpanView([], { ...options, tolerance: 0.002 }).move).toEqual({ kind: 'cannot_judge' });
+    expect(zeroSpanView([], { ...options, tolerance: 0.002 }).move).toEqual({
+      kind: 'cannot_judge',
+    });
   });
 
   test('screws that do the same are told by their independence', () => {

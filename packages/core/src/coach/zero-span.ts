@@ -1,8 +1,18 @@
 import { leastSquares } from '../numerics';
 import {
-  errorSd, expectedError, replay, screwAt, spotOf, spots,
-  type Replay, type Row, type ScrewName, type Spot, type ZeroSpanMark, type ZeroSpanOptions,
-} from './zero-span-belief'; // prettier-ignore
+  errorSd,
+  expectedError,
+  replay,
+  screwAt,
+  spotOf,
+  spots,
+  type Replay,
+  type Row,
+  type ScrewName,
+  type Spot,
+  type ZeroSpanMark,
+  type ZeroSpanOptions,
+} from './zero-span-belief';
 
 export { screwAt, spotOf, spots };
 export type { ScrewName, Spot, ZeroSpanMark, ZeroSpanOptions };
@@ -32,7 +42,9 @@ export type Interaction = {
 
 export type ZeroSpanView = {
   /** Error expected at each spot now; `isStale` when a screw has moved since it was read. */
-  readonly errors: Readonly<Partial<Record<Spot, { readonly error: number; readonly isStale: boolean }>>>;
+  readonly errors: Readonly<
+    Partial<Record<Spot, { readonly error: number; readonly isStale: boolean }>>
+  >;
   readonly move: ZeroSpanMove;
   readonly interactions: readonly Interaction[];
   /** Span moved by a turn at the screw’s own spot, as far as it has shown itself. */
@@ -60,7 +72,10 @@ const ENOUGH = 0.6;
  *
  * @param marks  in the order they happened
  */
-export function zeroSpanView(marks: readonly ZeroSpanMark[], options: ZeroSpanOptions): ZeroSpanView {
+export function zeroSpanView(
+  marks: readonly ZeroSpanMark[],
+  options: ZeroSpanOptions,
+): ZeroSpanView {
   const used = spots.filter((spot) => options.screws.includes(screwAt[spot]));
   const state = replay(marks, used, options);
   const allowed = options.tolerance - options.uncertainty;
@@ -80,13 +95,16 @@ export function zeroSpanView(marks: readonly ZeroSpanMark[], options: ZeroSpanOp
   const isStale = (i: number) => state.spots[i]!.moved.some((move, j) => j !== i && move !== 0);
   if (now.every((error) => Math.abs(error) <= allowed)) {
     const stale = used.find((_, i) => isStale(i));
-    return stale ? view({ kind: 'go', spot: stale, why: 'moved_since' }, 1) : view({ kind: 'done' }, 0);
+    return stale
+      ? view({ kind: 'go', spot: stale, why: 'moved_since' }, 1)
+      : view({ kind: 'done' }, 0);
   }
   const needs = fewestNeeds(matrix, now, used, ENOUGH * allowed);
   const unsure = used.find((_, i) => errorSd(state, i) > allowed / 2);
   const screw = ORDER.find((each) => (needs[used.indexOf(spotOf[each])] ?? 0) !== 0) ?? 'zero';
   // One round when only zero is left, else two; another when what the moves will do is not sure.
-  const rounds = (screw === 'zero' ? 2 : 3) - chanceAllHold(state.rows, needs, allowed, options.noise);
+  const rounds =
+    (screw === 'zero' ? 2 : 3) - chanceAllHold(state.rows, needs, allowed, options.noise);
   const spot = unsure ?? spotOf[screw];
   const i = used.indexOf(spot);
   if (unsure || isStale(i)) return view({ kind: 'go', spot, why: 'moved_since' }, rounds);
@@ -116,10 +134,17 @@ function fewestNeeds(
   for (let count = 1; count <= present.length; count++) {
     const turned = present.slice(0, count);
     const columns = turned.map((j) => matrix.map((row) => row[j]!));
-    const fit = leastSquares(columns, now.map((error) => -error)); // prettier-ignore
+    const fit = leastSquares(
+      columns,
+      now.map((error) => -error),
+    );
     if (!fit.ok) break;
-    needs = now.map((_, j) => (turned.includes(j) ? fit.value.coefficients[turned.indexOf(j)]! : 0));
-    const left = now.map((error, i) => error + matrix[i]!.reduce((sum, r, j) => sum + r * needs[j]!, 0));
+    needs = now.map((_, j) =>
+      turned.includes(j) ? fit.value.coefficients[turned.indexOf(j)]! : 0,
+    );
+    const left = now.map(
+      (error, i) => error + matrix[i]!.reduce((sum, r, j) => sum + r * needs[j]!, 0),
+    );
     if (left.every((error) => Math.abs(error) <= within)) break;
   }
   return needs;
@@ -158,9 +183,16 @@ const interactionsOf = (rows: readonly Row[], used: readonly Spot[]): Interactio
     used.flatMap((other, j) =>
       i === j
         ? []
-        : [{ screw: screwAt[other], spot: used[i]!, mean: mean[j]!, sd: Math.sqrt(Math.max(0, variance[j]![j]!)) }],
+        : [
+            {
+              screw: screwAt[other],
+              spot: used[i]!,
+              mean: mean[j]!,
+              sd: Math.sqrt(Math.max(0, variance[j]![j]!)),
+            },
+          ],
     ),
-  ); // prettier-ignore
+  );
 
 /** Determinant by elimination; 1 for screws that leave each other alone. */
 function determinant(matrix: readonly (readonly number[])[]): number {

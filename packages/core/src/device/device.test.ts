@@ -12,13 +12,19 @@ describe('register map', () => {
 
   test('values go to counts and back within half a count', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...registers), fc.double({ min: 0, max: 1, noNaN: true }), (register, share) => {
-        const value = fromCounts(register, register.low + share * (register.high - register.low));
-        const counts = toCounts(register, value);
-        expect(counts.ok && Math.abs(fromCounts(register, counts.value) - value)).toBeLessThanOrEqual(register.perCount * 0.5000001);
-      }),
+      fc.property(
+        fc.constantFrom(...registers),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (register, share) => {
+          const value = fromCounts(register, register.low + share * (register.high - register.low));
+          const counts = toCounts(register, value);
+          expect(
+            counts.ok && Math.abs(fromCounts(register, counts.value) - value),
+          ).toBeLessThanOrEqual(register.perCount * 0.5000001);
+        },
+      ),
     );
-  }); // prettier-ignore
+  });
 
   test.each([
     ['set_value', 9e6],
@@ -28,7 +34,10 @@ describe('register map', () => {
     ['gain', Number.NaN],
   ] as const)('%s does not take %d', (key, value) => {
     const refused = toCounts(registerOf(key), value);
-    expect(!refused.ok && refused.error).toMatchObject({ code: 'device.out_of_range', register: key });
+    expect(!refused.ok && refused.error).toMatchObject({
+      code: 'device.out_of_range',
+      register: key,
+    });
   });
 
   test('goes out as a table with every address, what a count stands for, and known values', () => {
@@ -38,15 +47,23 @@ describe('register map', () => {
     expect(lines.find((line) => line.startsWith('40006'))).toBe(
       '40006,holding,read and write,Set value,Pa,100,-100000,6553500,,640000',
     );
-    expect(lines.find((line) => line.startsWith('40001'))).toContain('"1 reducing, 2 back pressure",2');
+    expect(lines.find((line) => line.startsWith('40001'))).toContain(
+      '"1 reducing, 2 back pressure",2',
+    );
   });
 });
 
 describe('register lines', () => {
   test('are read with any spacing and in any case', () => {
-    expect(parseRequest('  r   40006 ')).toEqual({ ok: true, value: { kind: 'read', address: 40_006, count: 1 } });
-    expect(parseRequest('W 40004 -12')).toEqual({ ok: true, value: { kind: 'write', address: 40_004, counts: -12 } });
-  }); // prettier-ignore
+    expect(parseRequest('  r   40006 ')).toEqual({
+      ok: true,
+      value: { kind: 'read', address: 40_006, count: 1 },
+    });
+    expect(parseRequest('W 40004 -12')).toEqual({
+      ok: true,
+      value: { kind: 'write', address: 40_004, counts: -12 },
+    });
+  });
 
   test.each([
     ['', 'syntax'],
@@ -69,12 +86,17 @@ describe('register lines', () => {
     expect(line).toBe('= 40001 1 0 -7');
     expect(parseReply(line, registerAt(40_001)!)).toEqual({ ok: true, value: [1, 0, -7] });
     for (const wrong of [line.replace('40001', '40002'), '= 40001', '= 40001 x', '?', ''])
-      expect(parseReply(wrong, registerAt(40_001)!)).toEqual({ ok: false, error: { code: 'device.garbled', line: wrong } });
-  }); // prettier-ignore
+      expect(parseReply(wrong, registerAt(40_001)!)).toEqual({
+        ok: false,
+        error: { code: 'device.garbled', line: wrong },
+      });
+  });
 
   test('a refusal comes back as the word it was', () => {
     expect(parseReply(formatReply(refuse('busy')), registerAt(1)!)).toEqual(refuse('busy'));
     expect(parseReply('! whatever', registerAt(1)!).ok).toBe(false);
-    expect(formatReply({ ok: false, error: { code: 'device.garbled', line: 'x' } })).toBe('! syntax');
+    expect(formatReply({ ok: false, error: { code: 'device.garbled', line: 'x' } })).toBe(
+      '! syntax',
+    );
   });
 });

@@ -19,7 +19,7 @@ const MOST_AT_ONCE = 32;
  * One request of the line protocol. Words are apart by spaces; capitals do not matter.
  *
  * @errors  device.refused: `syntax` for what is no request, `address` where there is no such register
- * @example parseRequest('W 40006 5200') // → write 5200 counts to 40006
+ * @example parseRequest('W 40006 5200') // → ok({ kind: 'write', address: 40_006, counts: 5200 })
  */
 export function parseRequest(line: string): Result<RegisterRequest, RegisterLineError> {
   const [verb = '', ...words] = line.trim().toUpperCase().split(/\s+/u);
@@ -33,7 +33,9 @@ export function parseRequest(line: string): Result<RegisterRequest, RegisterLine
     return registerAt(address) ? ok({ kind: 'read', address, count }) : refuse('address');
   }
   if (verb === 'W' && words.length === 2)
-    return registerAt(address) ? ok({ kind: 'write', address, counts: second! }) : refuse('address');
+    return registerAt(address)
+      ? ok({ kind: 'write', address, counts: second! })
+      : refuse('address');
   return refuse('syntax');
 }
 
@@ -41,7 +43,10 @@ export const refuse = (refusal: Refusal) => err({ code: 'device.refused', refusa
 
 /** `= 40006 5200` and what follows it, or `! range`. */
 export const formatReply = (
-  reply: Result<{ readonly address: number; readonly counts: readonly number[] }, RegisterLineError>,
+  reply: Result<
+    { readonly address: number; readonly counts: readonly number[] },
+    RegisterLineError
+  >,
 ): string =>
   reply.ok
     ? `= ${[reply.value.address, ...reply.value.counts].join(' ')}`
@@ -63,5 +68,7 @@ export function parseReply(
   }
   const numbers = words.map(Number);
   const isWhole = mark === '=' && numbers.length > 1 && numbers.every((n) => Number.isInteger(n));
-  return isWhole && numbers[0] === address ? ok(numbers.slice(1)) : err({ code: 'device.garbled', line });
+  return isWhole && numbers[0] === address
+    ? ok(numbers.slice(1))
+    : err({ code: 'device.garbled', line });
 }

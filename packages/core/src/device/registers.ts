@@ -2,11 +2,32 @@ import { err, ok, type Result } from '../result';
 
 /** What an electronic pilot keeps and shows, by the name the house uses for it. */
 export const registerKeys = [
-  'application', 'range_low', 'range_high', 'trim_zero', 'trim_span', 'set_value', 'manual_output', 'mode',
-  'gain', 'integral_time', 'log_interval', 'clock_day', 'clock_minute',
-  'pressure', 'current', 'position', 'counts', 'state', 'closed_counts', 'open_counts', 'stroke_time',
-  'tune_period', 'tune_amplitude', 'start_stroke', 'start_tune',
-] as const; // prettier-ignore
+  'application',
+  'range_low',
+  'range_high',
+  'trim_zero',
+  'trim_span',
+  'set_value',
+  'manual_output',
+  'mode',
+  'gain',
+  'integral_time',
+  'log_interval',
+  'clock_day',
+  'clock_minute',
+  'pressure',
+  'current',
+  'position',
+  'counts',
+  'state',
+  'closed_counts',
+  'open_counts',
+  'stroke_time',
+  'tune_period',
+  'tune_amplitude',
+  'start_stroke',
+  'start_tune',
+] as const;
 export type RegisterKey = (typeof registerKeys)[number];
 
 /** holding: written and read; input: read only; coil: a command, started by writing 1. */
@@ -27,18 +48,78 @@ export type Register = {
   readonly codes?: Readonly<Record<number, string>>;
 };
 
-const holding = (address: number, key: RegisterKey, name: string, unit: Register['unit'], perCount: number, low: number, high: number, codes?: Register['codes']): Register => ({ key, kind: 'holding', address, name, unit, perCount, low, high, ...(codes ? { codes } : {}) }); // prettier-ignore
-const input = (address: number, key: RegisterKey, name: string, unit: Register['unit'], perCount: number, codes?: Register['codes']): Register => ({ key, kind: 'input', address, name, unit, perCount, low: 0, high: 65_535, ...(codes ? { codes } : {}) }); // prettier-ignore
+const holding = (
+  address: number,
+  key: RegisterKey,
+  name: string,
+  unit: Register['unit'],
+  perCount: number,
+  low: number,
+  high: number,
+  codes?: Register['codes'],
+): Register => ({
+  key,
+  kind: 'holding',
+  address,
+  name,
+  unit,
+  perCount,
+  low,
+  high,
+  ...(codes ? { codes } : {}),
+});
+const input = (
+  address: number,
+  key: RegisterKey,
+  name: string,
+  unit: Register['unit'],
+  perCount: number,
+  codes?: Register['codes'],
+): Register => ({
+  key,
+  kind: 'input',
+  address,
+  name,
+  unit,
+  perCount,
+  low: 0,
+  high: 65_535,
+  ...(codes ? { codes } : {}),
+});
 
 /** The map of the stand-in: addresses in the manner of a field bus, sixteen bits each. */
 export const registers: readonly Register[] = [
-  { key: 'start_stroke', kind: 'coil', address: 1, name: 'Find both ends of the stroke', unit: '', perCount: 1, low: 1, high: 1 },
-  { key: 'start_tune', kind: 'coil', address: 2, name: 'Tune itself', unit: '', perCount: 1, low: 1, high: 1 },
+  {
+    key: 'start_stroke',
+    kind: 'coil',
+    address: 1,
+    name: 'Find both ends of the stroke',
+    unit: '',
+    perCount: 1,
+    low: 1,
+    high: 1,
+  },
+  {
+    key: 'start_tune',
+    kind: 'coil',
+    address: 2,
+    name: 'Tune itself',
+    unit: '',
+    perCount: 1,
+    low: 1,
+    high: 1,
+  },
   input(30_001, 'pressure', 'Pressure', 'Pa', 100),
   input(30_002, 'current', 'Current of the sensor', 'A', 1e-6),
   input(30_003, 'position', 'Position', 'fraction', 0.001),
   input(30_004, 'counts', 'Position, counts', '', 1),
-  input(30_005, 'state', 'State', '', 1, { 0: 'at rest', 1: 'stroking', 2: 'tuning', 3: 'done', 9: 'gave up' }),
+  input(30_005, 'state', 'State', '', 1, {
+    0: 'at rest',
+    1: 'stroking',
+    2: 'tuning',
+    3: 'done',
+    9: 'gave up',
+  }),
   input(30_006, 'closed_counts', 'Counts, shut', '', 1),
   input(30_007, 'open_counts', 'Counts, open', '', 1),
   input(30_008, 'stroke_time', 'Time of a stroke', 's', 0.1),
@@ -57,9 +138,12 @@ export const registers: readonly Register[] = [
   holding(40_011, 'log_interval', 'Log interval', 's', 1, 1, 65_535),
   holding(40_012, 'clock_day', 'Date, days since 1 January 2000', '', 1, 0, 65_535),
   holding(40_013, 'clock_minute', 'Time, minutes since midnight', '', 1, 0, 1439),
-]; // prettier-ignore
+];
 
-const byKey = Object.fromEntries(registers.map((register) => [register.key, register])) as Record<RegisterKey, Register>; // prettier-ignore
+const byKey = Object.fromEntries(registers.map((register) => [register.key, register])) as Record<
+  RegisterKey,
+  Register
+>;
 export const registerOf = (key: RegisterKey): Register => byKey[key];
 export const registerAt = (address: number): Register | undefined =>
   registers.find((register) => register.address === address);
@@ -85,7 +169,12 @@ export function toCounts(
   const counts = Math.round(value / perCount);
   return counts >= low && counts <= high
     ? ok(counts)
-    : err({ code: 'device.out_of_range', register: key, low: low * perCount, high: high * perCount });
+    : err({
+        code: 'device.out_of_range',
+        register: key,
+        low: low * perCount,
+        high: high * perCount,
+      });
 }
 
 export const fromCounts = ({ perCount }: Register, counts: number): number => counts * perCount;

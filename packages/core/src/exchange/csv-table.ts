@@ -11,7 +11,10 @@ export type CsvRowIssue = {
   readonly code: string;
 };
 export type CsvTable = {
-  readonly rows: readonly { readonly line: number; readonly cells: Readonly<Record<string, string>> }[];
+  readonly rows: readonly {
+    readonly line: number;
+    readonly cells: Readonly<Record<string, string>>;
+  }[];
 };
 
 /** A file with a byte-order mark, semicolons, tabs or commas, read into rows by their column names. */
@@ -30,6 +33,7 @@ export function readCsv(text: string, required: readonly string[]): Result<CsvTa
     rows: parsed.data.map((cells, i) => ({
       line: i + 2,
       cells: Object.fromEntries(
+        // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a short row has no such cell
         Object.entries(cells).map(([key, value]) => [key, String(value ?? '').trim()]),
       ),
     })),
@@ -41,7 +45,10 @@ export const writeCsv = (
   columns: readonly string[],
   rows: readonly (readonly (string | number | null)[])[],
 ): string =>
-  `${Papa.unparse({ fields: [...columns], data: rows.map((row) => row.map((cell) => cell ?? '')) }, { newline: '\n', escapeFormulae: /^[=+@\t\r]|^-(?!\d)/u })}\n`;
+  `${Papa.unparse(
+    { fields: [...columns], data: rows.map((row) => row.map((cell) => cell ?? '')) },
+    { newline: '\n', escapeFormulae: /^[=+@\t\r]|^-(?!\d)/u },
+  )}\n`;
 
 /** A number with a decimal point or comma; undefined where there is none. */
 export function csvNumber(cell: string): number | undefined {

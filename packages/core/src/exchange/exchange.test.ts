@@ -146,12 +146,19 @@ describe('readings as CSV', () => {
 describe('JSON files', () => {
   const sheet = { id: 'a', hash: hashOf(body), body };
   test('run and sheet go out and come back the same', () => {
-    expect(unwrap(readJsonFile(JSON.stringify(runFile(events)), runFileSchema)).events).toEqual(events);
-    expect(unwrap(readJsonFile(JSON.stringify(sheetFile(sheet)), sheetFileSchema)).sheet).toEqual(sheet);
+    expect(unwrap(readJsonFile(JSON.stringify(runFile(events)), runFileSchema)).events).toEqual(
+      events,
+    );
+    expect(unwrap(readJsonFile(JSON.stringify(sheetFile(sheet)), sheetFileSchema)).sheet).toEqual(
+      sheet,
+    );
   });
 
   test('what is no JSON, or not ours, is said', () => {
-    expect(readJsonFile('{', runFileSchema)).toEqual({ ok: false, error: { code: 'file.not_json' } });
+    expect(readJsonFile('{', runFileSchema)).toEqual({
+      ok: false,
+      error: { code: 'file.not_json' },
+    });
     expect(readJsonFile('{"format":"x"}', runFileSchema)).toMatchObject({
       ok: false,
       error: { code: 'file.not_ours', path: 'format' },
@@ -160,7 +167,10 @@ describe('JSON files', () => {
 
   test('the published schemas are JSON Schema with our version in them', () => {
     for (const make of Object.values(publishedSchemas)) {
-      const schema = make() as unknown as { $schema: string; properties: { version: { const: number } } };
+      const schema = make() as unknown as {
+        $schema: string;
+        properties: { version: { const: number } };
+      };
       expect(schema.$schema).toContain('json-schema.org');
       expect(schema.properties.version.const).toBe(1);
     }

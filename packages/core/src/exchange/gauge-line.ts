@@ -1,4 +1,4 @@
-import { parseQuantity, type ParseError, type ParsedQuantity } from '../quantity';
+import { parseQuantity, type ParsedQuantity, type ParseError } from '../quantity';
 import { err, type Result } from '../result';
 
 /**

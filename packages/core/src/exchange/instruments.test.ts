@@ -1,7 +1,8 @@
+import type { Plate } from '../family';
 import { unwrap } from '../result';
 import { freezeSheet, sheetBodySchema } from '../sheet';
 import { familySamples, familyStarted, rehearsedFamily } from '../testing/family-samples';
-import type { Plate, Target } from '../valve';
+import type { Target } from '../valve';
 import { readRegisterCsv, writeRegisterCsv } from './register-csv';
 import { startDraft, valveAfter } from './start-run';
 import { valveSchema, type Valve } from './valve-record';
@@ -15,8 +16,24 @@ const names = [
   'controller',
 ] as const;
 const valveOf = (name: (typeof names)[number]): Valve => {
-  const { plate, target, other_targets: others } = familySamples[name] as { plate: Plate; target: Target; other_targets?: Valve['other_targets'] }; // prettier-ignore
-  return valveSchema.parse({ id: name, tag: name.toUpperCase(), name: 'Test', place: 'Bench', plate, target, ...(others ? { other_targets: others } : {}) }); // prettier-ignore
+  const {
+    plate,
+    target,
+    other_targets: others,
+  } = familySamples[name] as {
+    plate: Plate;
+    target: Target;
+    other_targets?: Valve['other_targets'];
+  };
+  return valveSchema.parse({
+    id: name,
+    tag: name.toUpperCase(),
+    name: 'Test',
+    place: 'Bench',
+    plate,
+    target,
+    ...(others ? { other_targets: others } : {}),
+  });
 };
 
 describe('what is set by a signal, a band or a flame, in and out', () => {
@@ -36,7 +53,10 @@ describe('what is set by a signal, a band or a flame, in and out', () => {
   });
 
   test('a row whose signal has been spoilt is named, and the others are kept', () => {
-    const csv = writeRegisterCsv(names.map(valveOf)).replace('""kind"":""current""', '""kind"":""steam""');
+    const csv = writeRegisterCsv(names.map(valveOf)).replace(
+      '""kind"":""current""',
+      '""kind"":""steam""',
+    );
     const read = unwrap(readRegisterCsv(csv, () => 'new'));
     expect(read.valves.map(({ id }) => id)).not.toContain('positioner');
     expect(read.valves).toHaveLength(names.length - 1);

@@ -30,7 +30,10 @@ export type FileError =
   { readonly code: 'file.not_json' } | { readonly code: 'file.not_ours'; readonly path: string };
 
 /** A file's text as what its schema says. Errors: file.not_json · file.not_ours, with the first wrong place. */
-export function readJsonFile<S extends z.ZodType>(text: string, schema: S): Result<z.infer<S>, FileError> {
+export function readJsonFile<S extends z.ZodType>(
+  text: string,
+  schema: S,
+): Result<z.infer<S>, FileError> {
   let value: unknown;
   try {
     value = JSON.parse(text);

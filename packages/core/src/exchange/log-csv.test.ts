@@ -25,7 +25,9 @@ describe('a log of time and pressure', () => {
   });
 
   test('wrong rows are counted and named, the good ones kept', () => {
-    const log = unwrap(read('time;pressure (kPa)\n0;100\n1;low battery\n1;101\n1;102\n0,5;99\n30;104\n;\n'));
+    const log = unwrap(
+      read('time;pressure (kPa)\n0;100\n1;low battery\n1;101\n1;102\n0,5;99\n30;104\n;\n'),
+    );
     expect(log.samples.map(({ t }) => t)).toEqual([0, 1, 30]);
     expect(log.issues).toEqual({ notNumbers: 1, repeatedTimes: 1, backwards: 1, firstBadLine: 3 });
     expect(log.longestGap).toBe(29);
@@ -44,12 +46,15 @@ describe('a log of time and pressure', () => {
   test('tells how far it has come, and stops when it is told to', () => {
     const text = `time;pressure (kPa)\n${Array.from({ length: 200_000 }, (_, i) => `${i};${100 + (i % 7)}`).join('\n')}`;
     const shares: number[] = [];
-    expect(unwrap(read(text, { onProgress: (share: number) => shares.push(share) })).samples).toHaveLength(
-      200_000,
-    );
+    expect(
+      unwrap(read(text, { onProgress: (share: number) => shares.push(share) })).samples,
+    ).toHaveLength(200_000);
     expect(shares.length).toBeGreaterThan(1);
     expect(shares.at(-1)).toBe(1);
-    expect(read(text, { isCancelled: () => true })).toEqual({ ok: false, error: { code: 'log.cancelled' } });
+    expect(read(text, { isCancelled: () => true })).toEqual({
+      ok: false,
+      error: { code: 'log.cancelled' },
+    });
   });
 });
 

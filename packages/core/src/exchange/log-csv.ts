@@ -71,7 +71,8 @@ function guessDelimiter(text: string): string {
     .slice(0, 20)
     .filter((line) => line.trim());
   // Most lines, not all: loggers write words of their own above the table.
-  const inMost = (mark: string) => lines.filter((line) => line.includes(mark)).length > lines.length / 2;
+  const inMost = (mark: string) =>
+    lines.filter((line) => line.includes(mark)).length > lines.length / 2;
   return [';', '\t', '|'].find(inMost) ?? ',';
 }
 
@@ -98,6 +99,7 @@ class LogReader {
     this.line += 1;
     if (this.pressureAt < 0) {
       if (this.readHeader(row)) return;
+      // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- set by the header it has just read
       if (this.error) return;
     }
     const t = timeOf(row[this.timeAt] ?? '', this.timeFactor);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { err, ok, type Result } from '../result';
-import { purposes } from '../procedure';
 import type { SheetBody } from '../sheet';
+import { purposes } from '../step';
 import { csvNumber, readCsv, writeCsv, type CsvIssue, type CsvRowIssue } from './csv-table';
 
 const columns = [
@@ -52,7 +52,10 @@ export const writeReadingsCsv = (rows: readonly ReadingRow[]): string =>
     rows.map((row) => columns.map((column) => String(row[column]))),
   );
 
-export type ReadingsCsv = { readonly rows: readonly ReadingRow[]; readonly issues: readonly CsvRowIssue[] };
+export type ReadingsCsv = {
+  readonly rows: readonly ReadingRow[];
+  readonly issues: readonly CsvRowIssue[];
+};
 
 /** Readings from CSV; wrong rows are named, the good ones kept. Errors: csv.no_rows · csv.missing_columns */
 export function readReadingsCsv(text: string): Result<ReadingsCsv, CsvIssue> {

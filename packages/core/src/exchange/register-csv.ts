@@ -1,22 +1,56 @@
 import { z } from 'zod';
 import { err, ok, type Result } from '../result';
 import type { Spring } from '../valve';
-import { readCsv, csvNumber, writeCsv, type CsvIssue, type CsvRowIssue } from './csv-table';
+import { csvNumber, readCsv, writeCsv, type CsvIssue, type CsvRowIssue } from './csv-table';
 import { valveSchema, type Valve } from './valve-record';
 
 const columns = [
-  'id', 'tag', 'name', 'place', 'family', 'size_dn', 'set_point_pa', 'tolerance_pa', 'limit_pa', 'why',
-  'inlet_rating_pa', 'outlet_rating_pa', 'min_differential_pa', 'travel_turns', 'clockwise', 'spring',
-  'spring_from_pa', 'spring_to_pa', 'spring_rate_pa_per_turn', 'factory_set_point_pa', 'accessories',
+  'id',
+  'tag',
+  'name',
+  'place',
+  'family',
+  'size_dn',
+  'set_point_pa',
+  'tolerance_pa',
+  'limit_pa',
+  'why',
+  'inlet_rating_pa',
+  'outlet_rating_pa',
+  'min_differential_pa',
+  'travel_turns',
+  'clockwise',
+  'spring',
+  'spring_from_pa',
+  'spring_to_pa',
+  'spring_rate_pa_per_turn',
+  'factory_set_point_pa',
+  'accessories',
   'more',
-] as const; // prettier-ignore
-const optional: readonly string[] = ['factory_set_point_pa', 'accessories', 'name', 'place', 'id', 'more'];
+] as const;
+const optional: readonly string[] = [
+  'factory_set_point_pa',
+  'accessories',
+  'name',
+  'place',
+  'id',
+  'more',
+];
 
 /** Plate fields that have a column of their own; what only some families have goes as JSON under `more`. */
 const plain = new Set([
-  'family', 'size_dn', 'inlet_rating_pa', 'outlet_rating_pa', 'min_differential_pa', 'travel_turns', 'clockwise', 'springs',
-  'fitted_spring', 'factory_set_point_pa', 'accessories',
-]); // prettier-ignore
+  'family',
+  'size_dn',
+  'inlet_rating_pa',
+  'outlet_rating_pa',
+  'min_differential_pa',
+  'travel_turns',
+  'clockwise',
+  'springs',
+  'fitted_spring',
+  'factory_set_point_pa',
+  'accessories',
+]);
 const moreSchema = z.object({
   plate: z.record(z.string(), z.unknown()).optional(),
   other_targets: z.unknown().optional(),
@@ -34,17 +68,37 @@ export function writeRegisterCsv(valves: readonly Valve[]): string {
     );
     const rows: readonly (Spring | undefined)[] = springs.length > 0 ? springs : [undefined];
     return rows.map((spring) => [
-      valve.id, valve.tag, valve.name, valve.place, plate.family, plate.size_dn, target.set_point_pa,
-      target.tolerance_pa, target.limit_pa, target.why, plate.inlet_rating_pa, plate.outlet_rating_pa,
-      plate.min_differential_pa, plate.travel_turns, plate.clockwise, spring?.colour ?? '', spring?.from_pa ?? null,
-      spring?.to_pa ?? null, spring?.rate_pa_per_turn ?? null, plate.factory_set_point_pa ?? null, plate.accessories.join('; '), moreOf({ plate, target, ...valve }, spring),
-    ]); // prettier-ignore
+      valve.id,
+      valve.tag,
+      valve.name,
+      valve.place,
+      plate.family,
+      plate.size_dn,
+      target.set_point_pa,
+      target.tolerance_pa,
+      target.limit_pa,
+      target.why,
+      plate.inlet_rating_pa,
+      plate.outlet_rating_pa,
+      plate.min_differential_pa,
+      plate.travel_turns,
+      plate.clockwise,
+      spring?.colour ?? '',
+      spring?.from_pa ?? null,
+      spring?.to_pa ?? null,
+      spring?.rate_pa_per_turn ?? null,
+      plate.factory_set_point_pa ?? null,
+      plate.accessories.join('; '),
+      moreOf({ plate, target, ...valve }, spring),
+    ]);
   });
   return writeCsv(columns, rows);
 }
 
 function moreOf({ plate, other_targets }: Valve, spring: Spring | undefined): string {
-  const rest = Object.entries(plate).filter(([key, value]) => !plain.has(key) && value !== undefined);
+  const rest = Object.entries(plate).filter(
+    ([key, value]) => !plain.has(key) && value !== undefined,
+  );
   const more = {
     ...(rest.length > 0 ? { plate: Object.fromEntries(rest) } : {}),
     ...(other_targets ? { other_targets } : {}),
@@ -63,7 +117,10 @@ function readMore(text: string): z.infer<typeof moreSchema> {
   }
 }
 
-export type RegisterCsv = { readonly valves: readonly Valve[]; readonly issues: readonly CsvRowIssue[] };
+export type RegisterCsv = {
+  readonly valves: readonly Valve[];
+  readonly issues: readonly CsvRowIssue[];
+};
 
 /**
  * Valves from CSV; rows that are wrong are named with line and column, the good ones are kept.

@@ -19,9 +19,14 @@ const finite = z.number();
 /** What it says: that a call has taken effect at `t` s of its own time, why not, or what its gauges show. */
 export const standInWordSchema = z.union([
   z.object({ id, t: finite }),
-  z.object({ id: id.nullable(), error: z.enum(['unreadable', 'no_run', 'not_electronic', 'run_unsound']) }),
   z.object({
-    lines: z.array(z.object({ role: z.enum(['inlet', 'outlet', 'travel']), line: z.string(), t: finite })),
+    id: id.nullable(),
+    error: z.enum(['unreadable', 'no_run', 'not_electronic', 'run_unsound']),
+  }),
+  z.object({
+    lines: z.array(
+      z.object({ role: z.enum(['inlet', 'outlet', 'travel']), line: z.string(), t: finite }),
+    ),
     sight: z.object({
       wideOpen: z.boolean(),
       ventRuns: z.boolean(),

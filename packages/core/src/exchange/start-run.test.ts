@@ -1,8 +1,9 @@
+import type { Plate } from '../family';
 import { unwrap } from '../result';
 import { freezeSheet, hashOf, type Sheet } from '../sheet';
 import { familySamples, rehearsedFamily } from '../testing/family-samples';
 import { gauges, plate, rehearsed, target } from '../testing/samples';
-import { defaultHouseRules as rules, type Plate } from '../valve';
+import { defaultHouseRules as rules } from '../valve';
 import { startDraft, taughtBy, valveAfter } from './start-run';
 import type { Valve } from './valve-record';
 
@@ -43,7 +44,12 @@ describe('a run’s first entry', () => {
     const { plate: unit, gauges: own, found, ...targets } = familySamples.hydraulic;
     expect(found.found_pa).toBeGreaterThan(0);
     const hydraulic: Valve = { ...valve, ...targets, plate: unit as Plate };
-    const draft = startDraft(hydraulic, { school: 'highest_first', gauges: own, rules, sheets: [] });
+    const draft = startDraft(hydraulic, {
+      school: 'highest_first',
+      gauges: own,
+      rules,
+      sheets: [],
+    });
     expect(Object.keys(draft.priors)).toEqual(['main', 'cross_a', 'cross_b', 'compensator']);
     expect(draft.other_targets).toEqual(targets.other_targets);
   });
@@ -56,7 +62,11 @@ describe('the register after a sheet', () => {
   });
 
   test('keeps everything else, and learns nothing from a valve out of service', () => {
-    const { run } = rehearsedFamily('gas', {}, { judge: ({ id }) => (id === 'seal' ? 'fails' : 'sound') });
+    const { run } = rehearsedFamily(
+      'gas',
+      {},
+      { judge: ({ id }) => (id === 'seal' ? 'fails' : 'sound') },
+    );
     const gas: Valve = {
       ...valve,
       plate: familySamples.gas.plate as Plate,

@@ -1,7 +1,8 @@
+import { procedureOf, ratePriors } from '../family';
 import type { Gauge } from '../gauge';
-import { procedureOf } from '../procedure';
-import { ratePriors, type RunEventDraft, type TaughtRate } from '../run';
+import type { RunEventDraft } from '../run';
 import type { Sheet } from '../sheet';
+import type { TaughtRate } from '../step';
 import type { HouseRules, Side, TwinSketch } from '../valve';
 import type { Valve } from './valve-record';
 
@@ -17,7 +18,11 @@ export type StartOptions = {
 };
 
 /** What the sheets of a valve have taught of one adjuster, oldest first; sheets of another spring teach nothing. */
-export const taughtBy = (sheets: readonly Sheet[], valve: Valve, adjuster: string): readonly TaughtRate[] =>
+export const taughtBy = (
+  sheets: readonly Sheet[],
+  valve: Valve,
+  adjuster: string,
+): readonly TaughtRate[] =>
   sheets.flatMap(({ body }) => {
     const setting = body.settings.find((each) => each.adjuster === adjuster);
     if (!setting || setting.rate_pa_per_turn === null || setting.clockwise === 'unknown') return [];
@@ -51,7 +56,8 @@ export function startDraft(
 /** The register's entry after a signed sheet: the spring that is in now, the way the screw has shown itself, the maker's figure. */
 export function valveAfter(valve: Valve, { body }: Sheet): Valve {
   const [leading] = body.settings;
-  const shown = leading && leading.clockwise !== 'unknown' ? leading.clockwise : valve.plate.clockwise;
+  const shown =
+    leading && leading.clockwise !== 'unknown' ? leading.clockwise : valve.plate.clockwise;
   const maker = body.answers['maker_max'];
   return {
     ...valve,
@@ -59,10 +65,12 @@ export function valveAfter(valve: Valve, { body }: Sheet): Valve {
       ...valve.plate,
       fitted_spring: body.plate.fitted_spring,
       clockwise: shown,
-      ...(body.plate.family === 'electronic_pilot'
+      ...('tuned_trim' in body.plate || 'trim' in body.plate
         ? { trim: body.plate.trim, tuned_trim: body.plate.tuned_trim }
         : {}),
-      ...(valve.plate.family === 'relief_spring' && typeof maker === 'number' ? { maker_max_pa: maker } : {}),
+      ...('machine_max_pa' in valve.plate && typeof maker === 'number'
+        ? { maker_max_pa: maker }
+        : {}),
     },
   };
 }

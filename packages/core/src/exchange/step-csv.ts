@@ -9,7 +9,8 @@ export type StepCsv = {
   readonly leftOut: readonly number[];
 };
 export type StepCsvError =
-  { readonly code: 'step.empty' } | { readonly code: 'step.three_columns_wanted'; readonly columns: number };
+  | { readonly code: 'step.empty' }
+  | { readonly code: 'step.three_columns_wanted'; readonly columns: number };
 
 const names: Readonly<Record<'t' | 'output' | 'value', RegExp>> = {
   t: /^(t|time|seconds?|s)\b/iu,

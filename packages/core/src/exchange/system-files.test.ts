@@ -1,10 +1,10 @@
 import { settingOrder, solveLadder, systemFrom, templateIds, type System } from '../ladder';
 import { unwrap } from '../result';
+import type { Sheet } from '../sheet';
 import { plate, target } from '../testing/samples';
 import { defaultHouseRules as rules } from '../valve';
 import { readJsonFile } from './json-files';
 import { readSystemCsv, systemFile, systemFileSchema, writeSystemCsv } from './system-files';
-import type { Sheet } from '../sheet';
 import { takeOver, withFound } from './take-over';
 import type { Valve } from './valve-record';
 
@@ -16,13 +16,22 @@ describe('a system as a file', () => {
     const system = make(id);
     const csv = unwrap(readSystemCsv(writeSystemCsv(system)));
     expect(csv).toEqual({ rungs: system.rungs, rules: system.rules, issues: [] });
-    expect(unwrap(readJsonFile(JSON.stringify(systemFile(system)), systemFileSchema)).system).toEqual(system);
+    expect(
+      unwrap(readJsonFile(JSON.stringify(systemFile(system)), systemFileSchema)).system,
+    ).toEqual(system);
   });
   test('wrong rows are named by line and column', () => {
-    const csv = `${writeSystemCsv(make('blower')).trim()}\nrung,x,X,teapot\nneither,y,,relief\nrule,z,,at_least,,,,,,,,,,duty,,many,,,,own,why\n`;
+    const wrong = [
+      'rung,x,X,teapot',
+      'neither,y,,relief',
+      'rule,z,,at_least,,,,,,,,,,duty,,many,,,,own,why',
+    ];
+    const csv = [writeSystemCsv(make('blower')).trim(), ...wrong, ''].join('\n');
     const read = unwrap(readSystemCsv(csv));
     expect(read.rungs).toHaveLength(3);
-    expect(read.issues.map(({ column }) => column)).toEqual(expect.arrayContaining(['kind', 'row', 'pa']));
+    expect(read.issues.map(({ column }) => column)).toEqual(
+      expect.arrayContaining(['kind', 'row', 'pa']),
+    );
   });
   test('a file without its columns, or of another kind, is refused', () => {
     expect(readSystemCsv('a,b\n1,2\n')).toMatchObject({ error: { code: 'csv.missing_columns' } });
@@ -33,16 +42,37 @@ describe('a system as a file', () => {
 });
 
 describe('taken over into the register', () => {
-  const valve = (id: string, over: Partial<Valve> = {}): Valve => ({ id, tag: id.toUpperCase(), name: id, place: '', plate, target, ...over });
+  const valve = (id: string, over: Partial<Valve> = {}): Valve => ({
+    id,
+    tag: id.toUpperCase(),
+    name: id,
+    place: '',
+    plate,
+    target,
+    ...over,
+  });
   const station = make('pump_station');
-  const held = { ...station, rungs: station.rungs.map((rung) => (rung.id === 'zone_1' ? { ...rung, valve_id: 'prv' } : rung.id === 'zone_2' ? { ...rung, valve_id: 'low' } : rung)) };
+  const held = {
+    ...station,
+    rungs: station.rungs.map((rung) =>
+      rung.id === 'zone_1'
+        ? { ...rung, valve_id: 'prv' }
+        : rung.id === 'zone_2'
+          ? { ...rung, valve_id: 'low' }
+          : rung,
+    ),
+  };
   const ladder = unwrap(solveLadder(held));
   const order = settingOrder(held, ladder);
   test('targets carry the reason that decides them, in setting order', () => {
     const taken = takeOver(held, ladder, order, [valve('prv'), valve('low'), valve('other')]);
     expect(taken.order).toEqual(['prv', 'low']);
     expect(taken.refused).toEqual([]);
-    expect(taken.valves[0]!.target).toMatchObject({ set_point_pa: 560_000, why: 'Zone 1: its highest hydrant needs it', tolerance_pa: target.tolerance_pa });
+    expect(taken.valves[0]!.target).toMatchObject({
+      set_point_pa: 560_000,
+      why: 'Zone 1: its highest hydrant needs it',
+      tolerance_pa: target.tolerance_pa,
+    });
   });
   test('a valve that cannot hold its target keeps the old one and says why', () => {
     const weak = valve('prv', { plate: { ...plate, outlet_rating_pa: 500_000 } });
@@ -51,7 +81,7 @@ describe('taken over into the register', () => {
     expect(taken.refused[0]!.valve.target).toEqual(target);
     expect(taken.refused[0]!.issue.code).toMatch(/rating/);
   });
-}); // prettier-ignore
+});
 
 describe('what the last sheets found', () => {
   const sheet = (valve_id: string, day: number, found: number | null, adjuster = 'main') =>
@@ -70,9 +100,9 @@ describe('what the last sheets found', () => {
     withFound(held, sheets).rungs.find(({ id }) => id === 'zone_1')!.found_pa;
 
   test('is that of the latest sheet of the valve that has one', () => {
-    expect(foundOf([sheet('prv', 1, 500_000), sheet('prv', 3, null), sheet('prv', 2, 590_000)])).toBe(
-      590_000,
-    );
+    expect(
+      foundOf([sheet('prv', 1, 500_000), sheet('prv', 3, null), sheet('prv', 2, 590_000)]),
+    ).toBe(590_000);
   });
 
   test('leaves a rung alone whose valve, or adjuster, has no sheet', () => {

@@ -15,9 +15,28 @@ export const systemFile = (system: System): z.infer<typeof systemFileSchema> => 
 });
 
 const columns = [
-  'row', 'id', 'name', 'kind', 'fed_by', 'open_when', 'tolerance_pa', 'lockup_fraction', 'lockup_least_pa', 'accumulation_pa',
-  'found_pa', 'valve_id', 'adjuster', 'rung', 'other', 'pa', 'most_pa', 'counts_lockup', 'counts_accumulation', 'from', 'why',
-] as const; // prettier-ignore
+  'row',
+  'id',
+  'name',
+  'kind',
+  'fed_by',
+  'open_when',
+  'tolerance_pa',
+  'lockup_fraction',
+  'lockup_least_pa',
+  'accumulation_pa',
+  'found_pa',
+  'valve_id',
+  'adjuster',
+  'rung',
+  'other',
+  'pa',
+  'most_pa',
+  'counts_lockup',
+  'counts_accumulation',
+  'from',
+  'why',
+] as const;
 const required = ['row', 'id', 'kind'] as const;
 type Cells = Partial<Record<(typeof columns)[number], string | number | boolean | undefined>>;
 
@@ -32,7 +51,12 @@ export function writeSystemCsv({ rungs, rules }: Pick<System, 'rungs' | 'rules'>
     })),
     ...rules.map((rule): Cells => ({ row: 'rule', ...ruleCells(rule) })),
   ];
-  return writeCsv(columns, rows.map((cells) => columns.map((column) => (cells[column] === undefined ? null : String(cells[column]))))); // prettier-ignore
+  return writeCsv(
+    columns,
+    rows.map((cells) =>
+      columns.map((column) => (cells[column] === undefined ? null : String(cells[column]))),
+    ),
+  );
 }
 
 function ruleCells(rule: Rule): Cells {
@@ -40,30 +64,57 @@ function ruleCells(rule: Rule): Cells {
   const base = { id, kind, why, from };
   switch (rule.kind) {
     case 'above_by':
-      return { ...base, rung: rule.high, other: rule.low, pa: rule.by_pa, counts_lockup: rule.counts_lockup, counts_accumulation: rule.counts_accumulation }; // prettier-ignore
+      return {
+        ...base,
+        rung: rule.high,
+        other: rule.low,
+        pa: rule.by_pa,
+        counts_lockup: rule.counts_lockup,
+        counts_accumulation: rule.counts_accumulation,
+      };
     case 'between':
-      return { ...base, rung: rule.rung, other: rule.base, pa: rule.least_pa, most_pa: rule.most_pa };
+      return {
+        ...base,
+        rung: rule.rung,
+        other: rule.base,
+        pa: rule.least_pa,
+        most_pa: rule.most_pa,
+      };
     case 'at_most':
-      return { ...base, rung: rule.rung, pa: rule.pa, counts_lockup: rule.counts_lockup, counts_accumulation: rule.counts_accumulation }; // prettier-ignore
+      return {
+        ...base,
+        rung: rule.rung,
+        pa: rule.pa,
+        counts_lockup: rule.counts_lockup,
+        counts_accumulation: rule.counts_accumulation,
+      };
     default:
       return { ...base, rung: rule.rung, pa: rule.pa };
   }
 }
 
-export type SystemCsv = Pick<System, 'rungs' | 'rules'> & { readonly issues: readonly CsvRowIssue[] };
+export type SystemCsv = Pick<System, 'rungs' | 'rules'> & {
+  readonly issues: readonly CsvRowIssue[];
+};
 
 /** Rungs and rules from CSV; wrong rows are named, the good ones kept. Errors: csv.no_rows · csv.missing_columns */
 export function readSystemCsv(text: string): Result<SystemCsv, CsvIssue> {
   const table = readCsv(text, required);
   if (!table.ok) return err(table.error);
-  const result = { rungs: [] as System['rungs'], rules: [] as System['rules'], issues: [] as CsvRowIssue[] };
+  const result = {
+    rungs: [] as System['rungs'],
+    rules: [] as System['rules'],
+    issues: [] as CsvRowIssue[],
+  };
   for (const { line, cells } of table.value.rows) {
     const isRung = cells['row'] === 'rung';
     if (!isRung && cells['row'] !== 'rule') {
       result.issues.push({ line, column: 'row', code: 'neither_rung_nor_rule' });
       continue;
     }
-    const parsed = isRung ? rungSchema.safeParse(toRung(cells)) : ruleSchema.safeParse(toRule(cells));
+    const parsed = isRung
+      ? rungSchema.safeParse(toRung(cells))
+      : ruleSchema.safeParse(toRule(cells));
     if (!parsed.success)
       for (const { path, code } of parsed.error.issues)
         result.issues.push({ line, column: String(path.at(-1) ?? 'row'), code });
@@ -75,7 +126,9 @@ export function readSystemCsv(text: string): Result<SystemCsv, CsvIssue> {
 
 type Row = Readonly<Record<string, string>>;
 const filled = (entries: Record<string, unknown>) =>
-  Object.fromEntries(Object.entries(entries).filter(([, value]) => value !== undefined && value !== ''));
+  Object.fromEntries(
+    Object.entries(entries).filter(([, value]) => value !== undefined && value !== ''),
+  );
 
 function toRung(cells: Row): unknown {
   const number = (column: string) => csvNumber(cells[column] ?? '');
@@ -106,10 +159,29 @@ function toRule(cells: Row): unknown {
   };
   switch (cells['kind']) {
     case 'above_by':
-      return filled({ ...base, high: cells['rung'], low: cells['other'], by_pa: pa, counts_lockup: counts('counts_lockup'), counts_accumulation: counts('counts_accumulation') }); // prettier-ignore
+      return filled({
+        ...base,
+        high: cells['rung'],
+        low: cells['other'],
+        by_pa: pa,
+        counts_lockup: counts('counts_lockup'),
+        counts_accumulation: counts('counts_accumulation'),
+      });
     case 'between':
-      return filled({ ...base, rung: cells['rung'], base: cells['other'], least_pa: pa, most_pa: csvNumber(cells['most_pa'] ?? '') }); // prettier-ignore
+      return filled({
+        ...base,
+        rung: cells['rung'],
+        base: cells['other'],
+        least_pa: pa,
+        most_pa: csvNumber(cells['most_pa'] ?? ''),
+      });
     default:
-      return filled({ ...base, rung: cells['rung'], pa, counts_lockup: counts('counts_lockup'), counts_accumulation: counts('counts_accumulation') }); // prettier-ignore
+      return filled({
+        ...base,
+        rung: cells['rung'],
+        pa,
+        counts_lockup: counts('counts_lockup'),
+        counts_accumulation: counts('counts_accumulation'),
+      });
   }
 }

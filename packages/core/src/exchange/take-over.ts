@@ -1,6 +1,7 @@
+import { checkPlate, type PlateIssue } from '../family';
 import type { Ladder, SettingOrder, System } from '../ladder';
-import { checkPlate, MAIN, targetOf, type PlateIssue, type Target } from '../valve';
 import type { Sheet } from '../sheet';
+import { MAIN, targetOf, type Target } from '../valve';
 import type { Valve } from './valve-record';
 
 export type TakenOver = {
@@ -28,11 +29,20 @@ export function takeOver(
   const changed = new Map<string, Valve>();
   rungs.forEach((rung, i) => {
     const valve =
-      rung.valve_id === undefined ? undefined : (changed.get(rung.valve_id) ?? byId.get(rung.valve_id));
+      rung.valve_id === undefined
+        ? undefined
+        : (changed.get(rung.valve_id) ?? byId.get(rung.valve_id));
     const old = valve && targetOf(valve, rung.adjuster ?? MAIN);
     if (!valve || !old) return;
     const { pa, decidedBy } = targets[i]!;
-    changed.set(valve.id, withTarget(valve, rung.adjuster ?? MAIN, { ...old, set_point_pa: pa, why: decidedBy?.why || old.why })); // prettier-ignore
+    changed.set(
+      valve.id,
+      withTarget(valve, rung.adjuster ?? MAIN, {
+        ...old,
+        set_point_pa: pa,
+        why: decidedBy?.why || old.why,
+      }),
+    );
   });
   const judged = [...changed.values()].map((valve) => ({
     valve,
@@ -41,7 +51,9 @@ export function takeOver(
   const held = new Map(rungs.map(({ id, valve_id }) => [id, valve_id]));
   return {
     valves: judged.flatMap(({ valve, issue }) => (issue ? [] : [valve])),
-    refused: judged.flatMap(({ valve, issue }) => (issue ? [{ valve: byId.get(valve.id)!, issue }] : [])),
+    refused: judged.flatMap(({ valve, issue }) =>
+      issue ? [{ valve: byId.get(valve.id)!, issue }] : [],
+    ),
     order: [...new Set(order.flatMap((rung) => held.get(rung) ?? []))].filter((id) => byId.has(id)),
   };
 }
@@ -62,7 +74,9 @@ export function withFound(system: System, sheets: readonly Sheet[]): System {
   const foundOf = (valveId: string, adjuster: string): number | undefined => {
     for (const { body } of latest) {
       const setting =
-        body.valve_id === valveId ? body.settings.find((each) => each.adjuster === adjuster) : undefined;
+        body.valve_id === valveId
+          ? body.settings.find((each) => each.adjuster === adjuster)
+          : undefined;
       if (setting && setting.as_found_pa !== null) return setting.as_found_pa;
     }
     return undefined;
@@ -70,7 +84,8 @@ export function withFound(system: System, sheets: readonly Sheet[]): System {
   return {
     ...system,
     rungs: system.rungs.map((rung) => {
-      const found = rung.valve_id === undefined ? undefined : foundOf(rung.valve_id, rung.adjuster ?? MAIN);
+      const found =
+        rung.valve_id === undefined ? undefined : foundOf(rung.valve_id, rung.adjuster ?? MAIN);
       return found === undefined ? rung : { ...rung, found_pa: found };
     }),
   };

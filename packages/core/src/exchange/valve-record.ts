@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { otherTargetsSchema, plateSchema, targetSchema, twinSketchSchema } from '../valve';
+import { plateSchema } from '../family';
+import { otherTargetsSchema, targetSchema, twinSketchSchema } from '../valve';
 
 /** A valve of the register. */
 export const valveSchema = z.object({

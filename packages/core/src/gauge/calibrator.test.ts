@@ -1,6 +1,6 @@
 import { kPa } from '../quantity';
 import { gauge } from '../testing/samples';
-import { calibratorFits, calibratorFitness, pointUncertainty } from './calibrator';
+import { calibratorFitness, calibratorFits, pointUncertainty } from './calibrator';
 
 const current = { kind: 'current', low: 0.004, high: 0.02 } as const;
 const air = { kind: 'pressure', low: kPa(20), high: kPa(100) } as const;
@@ -28,7 +28,9 @@ describe('a calibrator', () => {
       error: { code: 'gauge.cannot_source', kind: 'current' },
     });
     expect(pointUncertainty(gauge('G-50', 5), air, 0.002)).toMatchObject({ ok: false });
-    expect(pointUncertainty(calibrator, { ...current, high: 0.05 }, 0.002)).toMatchObject({ ok: false });
+    expect(pointUncertainty(calibrator, { ...current, high: 0.05 }, 0.002)).toMatchObject({
+      ok: false,
+    });
   });
 
   test('a tolerance within its own uncertainty cannot be judged', () => {

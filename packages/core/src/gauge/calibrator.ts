@@ -65,7 +65,9 @@ export function calibratorFitness(
 /** Error of the signal given, SI; a gauge judges a pressure that something else gives. */
 function sourceError(gauge: Gauge, { kind, low, high }: SignalRange): number | undefined {
   const [from, to] = [Math.min(low, high), Math.max(low, high)];
-  const source = gauge.sources?.find((each) => each.kind === kind && each.low <= from && each.high >= to);
+  const source = gauge.sources?.find(
+    (each) => each.kind === kind && each.low <= from && each.high >= to,
+  );
   if (source) return source.error;
   const reaches = kind === 'pressure' && gauge.range_low_pa <= from && gauge.range_high_pa >= to;
   return reaches ? gaugeError(gauge) : undefined;

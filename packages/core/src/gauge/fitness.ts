@@ -39,14 +39,21 @@ export function gaugeFitness(
   const position = (setting.set_point_pa - gauge.range_low_pa) / gaugeSpan(gauge);
   const tur = setting.tolerance_pa / gaugeError(gauge);
   if (!(position >= 0 && position <= 1)) findings.push({ code: 'gauge.beyond_range' });
-  else if (position < rules.gauge_low_fraction) findings.push({ code: 'gauge.range_too_high', position });
-  else if (position > rules.gauge_high_fraction) findings.push({ code: 'gauge.range_too_low', position });
+  else if (position < rules.gauge_low_fraction)
+    findings.push({ code: 'gauge.range_too_high', position });
+  else if (position > rules.gauge_high_fraction)
+    findings.push({ code: 'gauge.range_too_low', position });
   if (tur < rules.tur_least) findings.push({ code: 'gauge.tur_too_low', tur });
   else if (tur < rules.tur_wanted) findings.push({ code: 'gauge.tur_low', tur });
-  if (gauge.resolution_pa > setting.tolerance_pa / 2) findings.push({ code: 'gauge.resolution_coarse' });
+  if (gauge.resolution_pa > setting.tolerance_pa / 2)
+    findings.push({ code: 'gauge.resolution_coarse' });
   if (gauge.calibration_due_on < today)
     findings.push({ code: 'gauge.out_of_date', due: gauge.calibration_due_on });
   const grade =
-    findings.length === 0 ? 'fits' : findings.some(({ code }) => SPOILS.has(code)) ? 'unfit' : 'usable';
+    findings.length === 0
+      ? 'fits'
+      : findings.some(({ code }) => SPOILS.has(code))
+        ? 'unfit'
+        : 'usable';
   return { grade, findings, testUncertaintyRatio: tur, position };
 }

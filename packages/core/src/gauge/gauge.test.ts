@@ -3,7 +3,7 @@ import { kPa } from '../quantity';
 import { gauge, target } from '../testing/samples';
 import { defaultHouseRules as rules } from '../valve';
 import { gaugeFitness } from './fitness';
-import { gaugeSchema } from './gauge';
+import { gaugeError, gaugeSchema, gaugeSpan } from './gauge';
 import { readingUncertainty, resultUncertainty } from './uncertainty';
 import { guardedVerdict, verdicts } from './verdict';
 
@@ -40,14 +40,16 @@ describe('gauge fitness', () => {
   test('a gauge must be a gauge', () => {
     expect(gaugeSchema.safeParse(gauge('G-1', 1000)).success).toBe(true);
     expect(gaugeSchema.safeParse(gauge('G-1', 1000, { resolution_pa: 0 })).success).toBe(false);
-    expect(gaugeSchema.safeParse(gauge('G-1', 1000, { calibration_due_on: 'soon' })).success).toBe(false);
+    expect(gaugeSchema.safeParse(gauge('G-1', 1000, { calibration_due_on: 'soon' })).success).toBe(
+      false,
+    );
   });
 });
 
 describe('uncertainty', () => {
   test('is the root of the summed squares, at k = 2', () => {
-    // 2500/√3 = 1443.4, 2000/√12 = 577.4, 300 → √(…)=1583.3 → 3166.6
-    expect(readingUncertainty(gauge('G-1', 1000), 300).expanded).toBeCloseTo(3166.6, 0);
+    // 2500/√3 = 1443.4, 2000/√12 = 577.4, 300 → √2 506 666.7 = 1583.246, twice: 3166.49
+    expect(readingUncertainty(gauge('G-1', 1000), 300).expanded).toBeCloseTo(3166.4912, 3);
   });
 
   test('names its parts', () => {
@@ -91,5 +93,90 @@ describe('guarded verdict', () => {
       ),
       { seed: 8 },
     );
+  });
+});
+
+describe('a gauge that does not begin at nothing', () => {
+  const compound = gauge('G-32', 100, { range_low_pa: kPa(-100), accuracy_fraction: 0.01 });
+
+  test('has its error over its whole span', () => {
+    expect(gaugeSpan(compound)).toBe(kPa(200));
+    expect(gaugeError(compound)).toBe(2000);
+  });
+
+  test('has a set point where it lies from its low end', () => {
+    const setting = { set_point_pa: kPa(-24), tolerance_pa: kPa(10) };
+    const { position, testUncertaintyRatio } = gaugeFitness(compound, setting, TODAY, rules);
+    expect(position).toBeCloseTo(0.38, 12);
+    expect(testUncertaintyRatio).toBe(5);
+  });
+
+  test('does not judge what lies under its low end, nor over its high one', () => {
+    const grade = (set: number) =>
+      gaugeFitness(compound, { set_point_pa: kPa(set), tolerance_pa: kPa(10) }, TODAY, rules).grade;
+    expect([grade(-101), grade(-100), grade(100), grade(101)]).toEqual([
+      'unfit',
+      'usable',
+      'usable',
+      'unfit',
+    ]);
+  });
+});
+
+describe('bounds of fitness', () => {
+  const codesAt = (over: Partial<Parameters<typeof gauge>[2]>, set: number, tolerance: number) =>
+    gaugeFitness(
+      gauge('G-1', 1000, over),
+      { set_point_pa: kPa(set), tolerance_pa: kPa(tolerance) },
+      TODAY,
+      rules,
+    ).findings.map(({ code }) => code);
+
+  test('a quarter and three quarters of the range are still within', () => {
+    expect(codesAt({}, 250, 20)).toEqual([]);
+    expect(codesAt({}, 249.9, 20)).toEqual(['gauge.range_too_high']);
+    expect(codesAt({}, 750, 20)).toEqual([]);
+    expect(codesAt({}, 750.1, 20)).toEqual(['gauge.range_too_low']);
+  });
+
+  test('a ratio of four is wanted, of two the least', () => {
+    expect(codesAt({ accuracy_fraction: 0.005 }, 500, 20)).toEqual([]);
+    expect(codesAt({ accuracy_fraction: 0.005 }, 500, 19.9)).toEqual(['gauge.tur_low']);
+    expect(codesAt({ accuracy_fraction: 0.01 }, 500, 20)).toEqual(['gauge.tur_low']);
+    expect(codesAt({ accuracy_fraction: 0.01 }, 500, 19.9)).toEqual(['gauge.tur_too_low']);
+  });
+
+  test('half the tolerance is the coarsest division', () => {
+    expect(codesAt({ resolution_pa: kPa(10) }, 500, 20)).toEqual([]);
+    expect(codesAt({ resolution_pa: kPa(10.1) }, 500, 20)).toEqual(['gauge.resolution_coarse']);
+  });
+});
+
+describe('what may stand on a certificate', () => {
+  const fits = (over: object) => gaugeSchema.safeParse({ ...gauge('G-1', 1000), ...over }).success;
+  const source = { kind: 'current', low: 0.004, high: 0.02, error: 1e-6 };
+  test.each([
+    ['id', 'x'.repeat(64), 'x'.repeat(65)],
+    ['id', 'x', ''],
+    ['tag', 'x'.repeat(40), 'x'.repeat(41)],
+    ['tag', 'x', ''],
+    ['range_low_pa', -101_325, -101_326],
+    ['range_low_pa', 1e9, 1.01e9],
+    ['range_high_pa', 1e9, 1.01e9],
+    ['resolution_pa', 1e8, 1.01e8],
+    ['resolution_pa', 1, 0],
+    ['accuracy_fraction', 0.2, 0.201],
+    ['accuracy_fraction', 0.001, 0],
+    ['unit', 'x'.repeat(12), 'x'.repeat(13)],
+    ['height_above_tapping_m', 100, 100.5],
+    ['height_above_tapping_m', -100, -100.5],
+    ['calibrated_on', '2026-02-28', '2026-02-30'],
+    ['sources', Array.from({ length: 4 }, () => source), Array.from({ length: 5 }, () => source)],
+    ['sources', [{ ...source, low: -1e9 }], [{ ...source, low: -1.01e9 }]],
+    ['sources', [{ ...source, high: 1e9 }], [{ ...source, high: 1.01e9 }]],
+    ['sources', [{ ...source, error: 1e8 }], [{ ...source, error: 1.01e8 }]],
+  ])('%s up to its bound and not beyond: %p, %p', (field, within, beyond) => {
+    expect(fits({ [field]: within })).toBe(true);
+    expect(fits({ [field]: beyond })).toBe(false);
   });
 });

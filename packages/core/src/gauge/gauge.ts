@@ -33,7 +33,8 @@ export const gaugeSchema = z.object({
 });
 export type Gauge = z.infer<typeof gaugeSchema>;
 
-export const gaugeSpan = ({ range_low_pa, range_high_pa }: Gauge): number => range_high_pa - range_low_pa;
+export const gaugeSpan = ({ range_low_pa, range_high_pa }: Gauge): number =>
+  range_high_pa - range_low_pa;
 
 /** Half-width of the gauge's own error, Pa. */
 export const gaugeError = (gauge: Gauge): number => gauge.accuracy_fraction * gaugeSpan(gauge);

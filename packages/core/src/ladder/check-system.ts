@@ -12,7 +12,10 @@ export type SystemIssue =
   | { readonly code: 'ladder.between_upside_down'; readonly rule: string };
 
 /** Everything that is wrong with a system as data; empty when it can be solved. */
-export function checkSystem({ rungs, rules }: Pick<System, 'rungs' | 'rules'>): readonly SystemIssue[] {
+export function checkSystem({
+  rungs,
+  rules,
+}: Pick<System, 'rungs' | 'rules'>): readonly SystemIssue[] {
   const issues: SystemIssue[] = [];
   const byId = new Map(rungs.map((rung) => [rung.id, rung]));
   const seenIds = new Set<string>();
@@ -42,7 +45,10 @@ export function checkSystem({ rungs, rules }: Pick<System, 'rungs' | 'rules'>): 
 }
 
 /** Names of rungs that feed one another in a circle; undefined when there is none. */
-function feedingLoop(rungs: readonly Rung[], byId: ReadonlyMap<string, Rung>): string[] | undefined {
+function feedingLoop(
+  rungs: readonly Rung[],
+  byId: ReadonlyMap<string, Rung>,
+): string[] | undefined {
   const settled = new Set<string>();
   for (const start of rungs) {
     const path: Rung[] = [];

@@ -29,14 +29,17 @@ export function compileRules(
 ): readonly Edge[] {
   const place = new Map(rungs.map(({ id }, i) => [id, i + 1]));
   const at = (id: string) => place.get(id)!;
-  const rises = (rule: { counts_lockup?: boolean | undefined; counts_accumulation?: boolean | undefined }, id: string) => {
+  const rises = (
+    rule: { counts_lockup?: boolean | undefined; counts_accumulation?: boolean | undefined },
+    id: string,
+  ) => {
     const rung = rungs[at(id) - 1]!;
     return (
       rung.tolerance_pa +
       (rule.counts_lockup ? lockupOf(rung, guess[at(id)] ?? 0) : 0) +
       (rule.counts_accumulation ? (rung.accumulation_pa ?? 0) : 0)
     );
-  }; // prettier-ignore
+  };
   return rules.flatMap((rule, i): Edge[] => {
     switch (rule.kind) {
       case 'above_by': {
@@ -49,7 +52,9 @@ export function compileRules(
           { from: at(rule.rung), to: at(rule.base), weight: -rule.most_pa, rule: i },
         ];
       case 'at_most':
-        return [{ from: at(rule.rung), to: ORIGIN, weight: rises(rule, rule.rung) - rule.pa, rule: i }];
+        return [
+          { from: at(rule.rung), to: ORIGIN, weight: rises(rule, rule.rung) - rule.pa, rule: i },
+        ];
       case 'at_least':
         return [{ from: ORIGIN, to: at(rule.rung), weight: rule.pa, rule: i }];
       case 'fixed':

@@ -21,7 +21,14 @@ export function dragRung(
 ): Result<Dragged, LadderError> {
   const before = solveLadder(system);
   if (!before.ok) return err(before.error);
-  const held = { id: DRAG_RULE, kind: 'fixed', rung, pa, why: 'Held here by hand', from: 'own' } as const;
+  const held = {
+    id: DRAG_RULE,
+    kind: 'fixed',
+    rung,
+    pa,
+    why: 'Held here by hand',
+    from: 'own',
+  } as const;
   const after = solveLadder({ ...system, rules: [...system.rules, held] });
   if (!after.ok) return err(after.error);
   const gaveWay = after.value.targets.flatMap((target, i) => {

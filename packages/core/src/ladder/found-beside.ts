@@ -1,5 +1,5 @@
-import type { Economy, System } from './system';
 import type { Ladder } from './solve-ladder';
+import type { Economy, System } from './system';
 
 export type FoundWord = 'not_read' | 'too_high' | 'too_low' | 'in_order';
 export type FoundBeside = {
@@ -10,11 +10,15 @@ export type FoundBeside = {
 };
 
 /** What was found beside what should be, rung by rung; a rung stands in order within its tolerance. */
-export const foundBeside = (system: Pick<System, 'rungs'>, { targets }: Ladder): readonly FoundBeside[] =>
+export const foundBeside = (
+  system: Pick<System, 'rungs'>,
+  { targets }: Ladder,
+): readonly FoundBeside[] =>
   system.rungs.map(({ id, found_pa: found, tolerance_pa: tolerance }, i) => {
     if (found === undefined) return { rung: id, word: 'not_read', off: 0 };
     const off = found - targets[i]!.pa;
-    const word = off > tolerance + 0.5 ? 'too_high' : off < -tolerance - 0.5 ? 'too_low' : 'in_order';
+    const word =
+      off > tolerance + 0.5 ? 'too_high' : off < -tolerance - 0.5 ? 'too_low' : 'in_order';
     return { rung: id, word, off };
   });
 
@@ -27,7 +31,8 @@ export type ExcessHeat = { readonly watts: number; readonly costPerYear: number 
  *
  * @param excess  Pa over what is needed; below nothing there is no heat
  * @returns W and money a year; both 0 at a flow of 0
- * @example excessHeat(1.2e6, { flow_m3s: 95e-3 / 60, … }).watts // → 1 900
+ * @example excessHeat(1.2e6, { flow_m3s: 95e-3 / 60, hours_per_year: 1000, price_per_kwh: 0.3 })
+ *   // → { watts: 1900, costPerYear: 570 }
  */
 export function excessHeat(excess: number, economy: Economy): ExcessHeat {
   const watts = Math.max(0, excess) * economy.flow_m3s;
@@ -37,5 +42,8 @@ export function excessHeat(excess: number, economy: Economy): ExcessHeat {
 const HEATS = new Set(['compensator', 'pump', 'reducing', 'sustaining']);
 
 /** The excess that all the flow is driven against: the largest found over target on its way. */
-export const drivenExcess = (system: Pick<System, 'rungs'>, beside: readonly FoundBeside[]): number =>
+export const drivenExcess = (
+  system: Pick<System, 'rungs'>,
+  beside: readonly FoundBeside[],
+): number =>
   Math.max(0, ...system.rungs.flatMap(({ kind }, i) => (HEATS.has(kind) ? [beside[i]!.off] : [])));

@@ -5,13 +5,13 @@ import { unwrap } from '../result';
 import { defaultHouseRules as house } from '../valve';
 import { checkSystem } from './check-system';
 import { lockupOf } from './compile-rules';
-import { dragRung, DRAG_RULE } from './drag-rung';
+import { DRAG_RULE, dragRung } from './drag-rung';
 import { drivenExcess, excessHeat, foundBeside } from './found-beside';
 import { settingOrder } from './setting-order';
 import { settingPlan } from './setting-plan';
 import { solveLadder, type Ladder } from './solve-ladder';
-import { systemFrom, templateIds } from './templates';
 import { systemSchema, type Rule, type Rung, type System } from './system';
+import { systemFrom, templateIds } from './templates';
 
 const rung = (id: string, over: Partial<Rung> = {}): Rung => ({
   id,
@@ -21,7 +21,12 @@ const rung = (id: string, over: Partial<Rung> = {}): Rung => ({
   ...over,
 });
 const base = (id: string) => ({ id, why: `because ${id}`, from: 'own' }) as const;
-const atLeast = (r: string, pa: number): Rule => ({ ...base(`${r}>=${pa}`), kind: 'at_least', rung: r, pa });
+const atLeast = (r: string, pa: number): Rule => ({
+  ...base(`${r}>=${pa}`),
+  kind: 'at_least',
+  rung: r,
+  pa,
+});
 const atMost = (r: string, pa: number, over = {}): Rule => ({
   ...base(`${r}<=${pa}`),
   kind: 'at_most',
@@ -29,7 +34,12 @@ const atMost = (r: string, pa: number, over = {}): Rule => ({
   pa,
   ...over,
 });
-const fixed = (r: string, pa: number): Rule => ({ ...base(`${r}=${pa}`), kind: 'fixed', rung: r, pa });
+const fixed = (r: string, pa: number): Rule => ({
+  ...base(`${r}=${pa}`),
+  kind: 'fixed',
+  rung: r,
+  pa,
+});
 const above = (high: string, low: string, by: number, over = {}): Rule => ({
   ...base(`${high}>${low}`),
   kind: 'above_by',
@@ -46,23 +56,38 @@ const between = (r: string, b: string, least: number, most: number): Rule => ({
   least_pa: least,
   most_pa: most,
 });
-const template = (id: (typeof templateIds)[number]) => systemFrom(id, house, { id, name: id, site_id: 's' });
+const template = (id: (typeof templateIds)[number]) =>
+  systemFrom(id, house, { id, name: id, site_id: 's' });
 const pressures = ({ targets }: Ladder) => Object.fromEntries(targets.map((t) => [t.rung, t.pa]));
 
 /** Whether given pressures satisfy every rule, written out again by hand. */
-function holds({ rungs, rules }: Pick<System, 'rungs' | 'rules'>, pa: Readonly<Record<string, number>>): boolean {
+function holds(
+  { rungs, rules }: Pick<System, 'rungs' | 'rules'>,
+  pa: Readonly<Record<string, number>>,
+): boolean {
   const of = (id: string) => rungs.find((r) => r.id === id)!;
-  const top = (id: string, rule: { counts_lockup?: boolean | undefined; counts_accumulation?: boolean | undefined }) =>
-    pa[id]! + of(id).tolerance_pa + (rule.counts_lockup ? lockupOf(of(id), pa[id]!) : 0) + (rule.counts_accumulation ? (of(id).accumulation_pa ?? 0) : 0);
+  const top = (
+    id: string,
+    rule: { counts_lockup?: boolean | undefined; counts_accumulation?: boolean | undefined },
+  ) =>
+    pa[id]! +
+    of(id).tolerance_pa +
+    (rule.counts_lockup ? lockupOf(of(id), pa[id]!) : 0) +
+    (rule.counts_accumulation ? (of(id).accumulation_pa ?? 0) : 0);
   return rules.every((rule) => {
     const e = 0.5;
-    if (rule.kind === 'above_by') return pa[rule.high]! - of(rule.high).tolerance_pa + e >= top(rule.low, rule) + rule.by_pa;
-    if (rule.kind === 'between') return pa[rule.rung]! - pa[rule.base]! >= rule.least_pa - e && pa[rule.rung]! - pa[rule.base]! <= rule.most_pa + e;
+    if (rule.kind === 'above_by')
+      return pa[rule.high]! - of(rule.high).tolerance_pa + e >= top(rule.low, rule) + rule.by_pa;
+    if (rule.kind === 'between')
+      return (
+        pa[rule.rung]! - pa[rule.base]! >= rule.least_pa - e &&
+        pa[rule.rung]! - pa[rule.base]! <= rule.most_pa + e
+      );
     if (rule.kind === 'at_most') return top(rule.rung, rule) <= rule.pa + e;
     if (rule.kind === 'at_least') return pa[rule.rung]! + e >= rule.pa;
     return Math.abs(pa[rule.rung]! - rule.pa) <= e;
   });
-} // prettier-ignore
+}
 
 /** A random system: always sound, sometimes impossible. */
 const systems = fc.integer({ min: 1, max: 100_000 }).map((seed) => {
@@ -80,11 +105,16 @@ const systems = fc.integer({ min: 1, max: 100_000 }).map((seed) => {
     if (a === b) continue;
     const pick = random.uniform();
     const by = Math.round(random.between(-20, 40));
-    const rule = pick < 0.6 ? above(`r${a}`, `r${b}`, by, { counts_lockup: random.uniform() < 0.3 }) : pick < 0.8 ? between(`r${a}`, `r${b}`, by, by + 20) : atMost(`r${a}`, Math.round(random.between(40, 200)));
+    const rule =
+      pick < 0.6
+        ? above(`r${a}`, `r${b}`, by, { counts_lockup: random.uniform() < 0.3 })
+        : pick < 0.8
+          ? between(`r${a}`, `r${b}`, by, by + 20)
+          : atMost(`r${a}`, Math.round(random.between(40, 200)));
     rules.push({ ...rule, id: `${rule.id}#${k}` });
   }
   return { rungs, rules };
-}); // prettier-ignore
+});
 
 describe('the least ladder', () => {
   test('stands as low as its rules allow, tolerances counted', () => {
@@ -114,7 +144,10 @@ describe('the least ladder', () => {
       above('a', 'b', 0, { counts_lockup: true }),
       above('b', 'a', 0, { counts_lockup: true }),
     ];
-    expect(solveLadder({ rungs, rules })).toMatchObject({ ok: false, error: { code: 'ladder.clash' } });
+    expect(solveLadder({ rungs, rules })).toMatchObject({
+      ok: false,
+      error: { code: 'ladder.clash' },
+    });
   });
 
   test('accumulation counts against a rating', () => {
@@ -155,7 +188,10 @@ describe('the least ladder', () => {
           error: { code: 'ladder.clash' },
         });
         for (const left of clash) {
-          const rest = solveLadder({ rungs, rules: [...clash.filter((rule) => rule !== left), ...floors] });
+          const rest = solveLadder({
+            rungs,
+            rules: [...clash.filter((rule) => rule !== left), ...floors],
+          });
           expect(rest.ok).toBe(true);
         }
       }),
@@ -166,23 +202,37 @@ describe('the least ladder', () => {
 
   test('a larger margin never lowers a rung', () => {
     fc.assert(
-      fc.property(systems, fc.nat(50), fc.integer({ min: 1, max: 30 }), ({ rungs, rules }, pick, more) => {
-        const at = pick % rules.length;
-        const rule = rules[at]!;
-        if (rule.kind !== 'above_by') return;
-        const before = solveLadder({ rungs, rules });
-        const after = solveLadder({ rungs, rules: rules.map((each, i) => (i === at ? { ...rule, by_pa: rule.by_pa + more } : each)) });
-        if (!before.ok || !after.ok) return;
-        after.value.targets.forEach(({ pa }, i) => expect(pa).toBeGreaterThanOrEqual(before.value.targets[i]!.pa - 0.5));
-      }),
+      fc.property(
+        systems,
+        fc.nat(50),
+        fc.integer({ min: 1, max: 30 }),
+        ({ rungs, rules }, pick, more) => {
+          const at = pick % rules.length;
+          const rule = rules[at]!;
+          if (rule.kind !== 'above_by') return;
+          const before = solveLadder({ rungs, rules });
+          const after = solveLadder({
+            rungs,
+            rules: rules.map((each, i) =>
+              i === at ? { ...rule, by_pa: rule.by_pa + more } : each,
+            ),
+          });
+          if (!before.ok || !after.ok) return;
+          after.value.targets.forEach(({ pa }, i) =>
+            expect(pa).toBeGreaterThanOrEqual(before.value.targets[i]!.pa - 0.5),
+          );
+        },
+      ),
       { seed: 23, numRuns: 300 },
     );
-  }); // prettier-ignore
+  });
 
   test('contradictory fixed figures are both named', () => {
     const solved = solveLadder({ rungs: [rung('a')], rules: [fixed('a', 500), fixed('a', 700)] });
     expect(
-      !solved.ok && solved.error.code === 'ladder.clash' && solved.error.rules.map(({ id }) => id).sort(),
+      !solved.ok &&
+        solved.error.code === 'ladder.clash' &&
+        solved.error.rules.map(({ id }) => id).sort(),
     ).toEqual(['a=500', 'a=700']);
   });
 
@@ -193,7 +243,8 @@ describe('the least ladder', () => {
 });
 
 describe('what is wrong with a system', () => {
-  const codes = (rungs: Rung[], rules: Rule[] = []) => checkSystem({ rungs, rules }).map(({ code }) => code);
+  const codes = (rungs: Rung[], rules: Rule[] = []) =>
+    checkSystem({ rungs, rules }).map(({ code }) => code);
   test.each<[string, Rung[], Rule[]]>([
     ['ladder.no_source', [rung('a', { fed_by: 'b' }), rung('b', { fed_by: 'a' })], []],
     [
@@ -209,7 +260,10 @@ describe('what is wrong with a system', () => {
     ['ladder.between_upside_down', [rung('a'), rung('b')], [between('a', 'b', 9, 1)]],
   ])('%s', (code, rungs, rules) => {
     expect(codes(rungs, rules)).toContain(code);
-    expect(solveLadder({ rungs, rules })).toMatchObject({ ok: false, error: { code: 'ladder.unsound' } });
+    expect(solveLadder({ rungs, rules })).toMatchObject({
+      ok: false,
+      error: { code: 'ladder.unsound' },
+    });
   });
   test('the loop is named rung by rung', () => {
     const [issue] = checkSystem({
@@ -231,7 +285,9 @@ describe('templates', () => {
     const air = template('air_header');
     const solved = solveLadder({ ...air, rules: [...air.rules, atMost('tool_relief', 640e3)] });
     expect(
-      !solved.ok && solved.error.code === 'ladder.clash' && solved.error.rules.map(({ why }) => why),
+      !solved.ok &&
+        solved.error.code === 'ladder.clash' &&
+        solved.error.rules.map(({ why }) => why),
     ).toContain('Relief above the reducing valve’s lockup');
   });
   test('a cross-port above the main relief is a clash', () => {
@@ -247,69 +303,114 @@ describe('templates', () => {
 });
 
 describe('setting order', () => {
-  const order = (id: (typeof templateIds)[number]) => settingOrder(template(id), unwrap(solveLadder(template(id))));
+  const order = (id: (typeof templateIds)[number]) =>
+    settingOrder(template(id), unwrap(solveLadder(template(id))));
   test('highest first, the compensator last', () => {
     expect(order('hydraulic').rungs).toEqual(['main_relief', 'cross_a', 'cross_b', 'compensator']);
   });
   test('upstream before downstream, sustaining before reducing', () => {
     const { rungs, reasons } = order('pump_station');
     expect(rungs).toEqual(['relief', 'sustaining', 'zone_1', 'zone_2']);
-    expect(reasons.map(({ why }) => why)).toEqual(['higher_first', 'upstream_first', 'upstream_first']);
+    expect(reasons.map(({ why }) => why)).toEqual([
+      'higher_first',
+      'upstream_first',
+      'upstream_first',
+    ]);
   });
   test('a reducing valve beside a sustaining one waits for it, though it is higher', () => {
-    const rungs = [rung('pump', { kind: 'pump' }), rung('red', { fed_by: 'pump' }), rung('sus', { kind: 'sustaining', fed_by: 'pump' })];
-    const ladder = unwrap(solveLadder({ rungs, rules: [fixed('pump', 900), fixed('red', 800), fixed('sus', 700)] }));
-    expect(settingOrder({ rungs }, ladder)).toEqual({ rungs: ['sus', 'red'], reasons: [{ before: 'sus', after: 'red', why: 'sustaining_first' }] });
+    const rungs = [
+      rung('pump', { kind: 'pump' }),
+      rung('red', { fed_by: 'pump' }),
+      rung('sus', { kind: 'sustaining', fed_by: 'pump' }),
+    ];
+    const ladder = unwrap(
+      solveLadder({ rungs, rules: [fixed('pump', 900), fixed('red', 800), fixed('sus', 700)] }),
+    );
+    expect(settingOrder({ rungs }, ladder)).toEqual({
+      rungs: ['sus', 'red'],
+      reasons: [{ before: 'sus', after: 'red', why: 'sustaining_first' }],
+    });
   });
   test('the gauge is ruled by the lowest setting that is open to the pump', () => {
     const unit = template('hydraulic');
     const { steps } = settingPlan(unit, unwrap(solveLadder(unit)), { parkedLowPa: 8e5 });
-    const at = (rungId: string, kind: string) => steps.find((step) => step.kind === kind && 'rung' in step && step.rung === rungId)!.readings[0]!;
+    const at = (rungId: string, kind: string) =>
+      steps.find((step) => step.kind === kind && 'rung' in step && step.rung === rungId)!
+        .readings[0]!;
     expect(at('main_relief', 'park')).toEqual({ at: 'pump', pa: 8e5, ruledBy: 'main_relief' });
     expect(at('compensator', 'park').ruledBy).toBe('main_relief');
     expect(at('main_relief', 'set')).toMatchObject({ pa: 205e5, ruledBy: 'main_relief' });
     expect(at('cross_a', 'set')).toMatchObject({ pa: 200e5, ruledBy: 'cross_a' });
     expect(at('compensator', 'set')).toMatchObject({ pa: 185e5, ruledBy: 'compensator' });
-    expect(steps.filter(({ kind }) => kind === 'shift').map((step) => 'position' in step && step.position)).toEqual(['A', 'B', 'centred']);
+    expect(
+      steps
+        .filter(({ kind }) => kind === 'shift')
+        .map((step) => 'position' in step && step.position),
+    ).toEqual(['A', 'B', 'centred']);
   });
   test('a zone reads no more than what feeds it', () => {
     const station = template('pump_station');
     const { steps } = settingPlan(station, unwrap(solveLadder(station)), { parkedLowPa: 8e5 });
     for (const { readings } of steps) {
-      const [one, two] = ['zone_1', 'zone_2'].map((zone) => readings.find(({ at }) => at === zone)!.pa);
+      const [one, two] = ['zone_1', 'zone_2'].map(
+        (zone) => readings.find(({ at }) => at === zone)!.pa,
+      );
       expect(two!).toBeLessThanOrEqual(one!);
     }
   });
-}); // prettier-ignore
+});
 
 describe('a rung held by hand', () => {
   test('pushes up what must stand above it', () => {
     const unit = template('hydraulic');
     const dragged = unwrap(dragRung(unit, 'compensator', 190e5));
     expect(pressures(dragged.ladder)['compensator']).toBe(190e5);
-    expect(dragged.gaveWay.map(({ rung: id }) => id).sort()).toEqual(['cross_a', 'cross_b', 'main_relief']);
+    expect(dragged.gaveWay.map(({ rung: id }) => id).sort()).toEqual([
+      'cross_a',
+      'cross_b',
+      'main_relief',
+    ]);
     for (const { by } of dragged.gaveWay) expect(by).toBeCloseTo(5e5, 0);
   });
   test('past what the rules allow it names them, its own hand among them', () => {
     const clash = dragRung(template('hydraulic'), 'compensator', 175e5);
-    expect(!clash.ok && clash.error.code === 'ladder.clash' && clash.error.rules.map(({ id }) => id).sort()).toEqual(['comp', DRAG_RULE, 'load']);
+    expect(
+      !clash.ok &&
+        clash.error.code === 'ladder.clash' &&
+        clash.error.rules.map(({ id }) => id).sort(),
+    ).toEqual(['comp', DRAG_RULE, 'load']);
   });
-}); // prettier-ignore
+});
 
 describe('what was found, and what it burns', () => {
   const unit = template('hydraulic');
   const ladder = unwrap(solveLadder(unit));
   const withFound = (found: Record<string, number>) => ({
     ...unit,
-    rungs: unit.rungs.map((each) => (each.id in found ? { ...each, found_pa: found[each.id]! } : each)),
+    rungs: unit.rungs.map((each) =>
+      each.id in found ? { ...each, found_pa: found[each.id]! } : each,
+    ),
   });
   test('too high, too low and in order are told apart by the tolerance', () => {
-    const beside = foundBeside(withFound({ compensator: 197e5, cross_a: 199e5, cross_b: 190e5 }), ladder);
+    const beside = foundBeside(
+      withFound({ compensator: 197e5, cross_a: 199e5, cross_b: 190e5 }),
+      ladder,
+    );
     const word = (id: string) => beside.find((each) => each.rung === id)!.word;
-    expect([word('compensator'), word('cross_a'), word('cross_b'), word('main_relief')]).toEqual(['too_high', 'in_order', 'too_low', 'not_read']);
+    expect([word('compensator'), word('cross_a'), word('cross_b'), word('main_relief')]).toEqual([
+      'too_high',
+      'in_order',
+      'too_low',
+      'not_read',
+    ]);
   });
   test('12 bar at 95 L/min is 1.9 kW', () => {
-    const heat = excessHeat(12e5, { flow_m3s: 95e-3 / 60, hours_per_year: 1000, price_per_kwh: 0.3, currency: '€' });
+    const heat = excessHeat(12e5, {
+      flow_m3s: 95e-3 / 60,
+      hours_per_year: 1000,
+      price_per_kwh: 0.3,
+      currency: '€',
+    });
     expect(heat.watts).toBeCloseTo(1900, 6);
     expect(heat.costPerYear).toBeCloseTo(570, 6);
   });
@@ -317,6 +418,8 @@ describe('what was found, and what it burns', () => {
     const economy = { flow_m3s: 0, hours_per_year: 8000, price_per_kwh: 1, currency: '€' };
     expect(excessHeat(12e5, economy)).toEqual({ watts: 0, costPerYear: 0 });
     expect(excessHeat(-5e5, { ...economy, flow_m3s: 1 }).watts).toBe(0);
-    expect(drivenExcess(unit, foundBeside(withFound({ main_relief: kPa(99_000) }), ladder))).toBe(0);
+    expect(drivenExcess(unit, foundBeside(withFound({ main_relief: kPa(99_000) }), ladder))).toBe(
+      0,
+    );
   });
-}); // prettier-ignore
+});

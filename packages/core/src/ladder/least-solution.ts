@@ -50,7 +50,11 @@ export function leastSolution(count: number, edges: readonly Edge[]): Result<Lea
 }
 
 /** The cycle that the deciding edges close behind a node. */
-function cycleAt(start: number, deciding: readonly (Edge | undefined)[], count: number): Clash | undefined {
+function cycleAt(
+  start: number,
+  deciding: readonly (Edge | undefined)[],
+  count: number,
+): Clash | undefined {
   let at = start;
   for (let i = 0; i < count; i++) {
     const edge = deciding[at];

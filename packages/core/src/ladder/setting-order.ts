@@ -3,8 +3,14 @@ import type { Rung, RungKind, System } from './system';
 
 /** Rungs that are turned by hand; the others are facts of the system. */
 const SETTABLE = new Set<RungKind>([
-  'compensator', 'main_relief', 'cross_port', 'relief', 'sustaining', 'reducing', 'switch',
-]); // prettier-ignore
+  'compensator',
+  'main_relief',
+  'cross_port',
+  'relief',
+  'sustaining',
+  'reducing',
+  'switch',
+]);
 export const isSettable = ({ kind }: Pick<Rung, 'kind'>): boolean => SETTABLE.has(kind);
 
 /** Why one setting comes before another. */
@@ -13,7 +19,10 @@ export type Precedence = {
   readonly after: string;
   readonly why: 'upstream_first' | 'sustaining_first' | 'higher_first';
 };
-export type SettingOrder = { readonly rungs: readonly string[]; readonly reasons: readonly Precedence[] };
+export type SettingOrder = {
+  readonly rungs: readonly string[];
+  readonly reasons: readonly Precedence[];
+};
 
 /**
  * The order in which pressures are set, computed from the arrangement: upstream before downstream,
@@ -30,7 +39,12 @@ export function settingOrder({ rungs }: Pick<System, 'rungs'>, { targets }: Ladd
   const must = (a: Rung, b: Rung): Precedence['why'] | undefined => {
     if (above.get(b.id)!.has(a.id)) return 'upstream_first';
     const isSameSource = rootOf(a.id, byId) === rootOf(b.id, byId);
-    if (isSameSource && a.kind === 'sustaining' && b.kind === 'reducing' && !above.get(a.id)!.has(b.id))
+    if (
+      isSameSource &&
+      a.kind === 'sustaining' &&
+      b.kind === 'reducing' &&
+      !above.get(a.id)!.has(b.id)
+    )
       return 'sustaining_first';
     return undefined;
   };
@@ -39,7 +53,10 @@ export function settingOrder({ rungs }: Pick<System, 'rungs'>, { targets }: Ladd
   while (left.length > 0) {
     const free = left.filter((rung) => !left.some((other) => other !== rung && must(other, rung)));
     // Feeding is free of loops and the kinds are ranked, so something is always free.
-    const next = free.reduce((a, b) => (pa.get(b.id)! > pa.get(a.id)! + 1e-6 ? b : a), free[0] ?? left[0]!);
+    const next = free.reduce(
+      (a, b) => (pa.get(b.id)! > pa.get(a.id)! + 1e-6 ? b : a),
+      free[0] ?? left[0]!,
+    );
     order.push(next);
     left.splice(left.indexOf(next), 1);
   }

@@ -3,13 +3,32 @@ import type { Ladder } from './solve-ladder';
 import type { Rung, System } from './system';
 
 /** What a gauge should read at a step: at the source, or behind a reducing valve. */
-export type ExpectedReading = { readonly at: string; readonly pa: number; readonly ruledBy: string };
+export type ExpectedReading = {
+  readonly at: string;
+  readonly pa: number;
+  readonly ruledBy: string;
+};
 
 export type PlanStep =
-  | { readonly kind: 'park'; readonly rung: string; readonly to: 'high' | 'low'; readonly readings: readonly ExpectedReading[] }
+  | {
+      readonly kind: 'park';
+      readonly rung: string;
+      readonly to: 'high' | 'low';
+      readonly readings: readonly ExpectedReading[];
+    }
   /** Directional valve to this position; `centred` closes both sides. */
-  | { readonly kind: 'shift'; readonly position: string; readonly readings: readonly ExpectedReading[] }
-  | { readonly kind: 'set'; readonly rung: string; readonly pa: number; readonly approach: 'from_below' | 'from_above'; readonly readings: readonly ExpectedReading[] }; // prettier-ignore
+  | {
+      readonly kind: 'shift';
+      readonly position: string;
+      readonly readings: readonly ExpectedReading[];
+    }
+  | {
+      readonly kind: 'set';
+      readonly rung: string;
+      readonly pa: number;
+      readonly approach: 'from_below' | 'from_above';
+      readonly readings: readonly ExpectedReading[];
+    };
 
 export type SettingPlan = { readonly order: SettingOrder; readonly steps: readonly PlanStep[] };
 
@@ -40,7 +59,10 @@ export function settingPlan(
   const steps: PlanStep[] = [];
   const readings = () => expectedReadings(system.rungs, byId, now, position);
   const park = (rung: Rung, to: 'high' | 'low') => {
-    now.set(rung.id, to === 'high' ? Number.POSITIVE_INFINITY : LIMITERS.has(rung.kind) ? parkedLowPa : 0);
+    now.set(
+      rung.id,
+      to === 'high' ? Number.POSITIVE_INFINITY : LIMITERS.has(rung.kind) ? parkedLowPa : 0,
+    );
     steps.push({ kind: 'park', rung: rung.id, to, readings: readings() });
   };
   for (const id of order.rungs) {
@@ -88,8 +110,10 @@ function expectedReadings(
       .reduce(lower, supplied);
   };
   const nodes = new Set(
-    rungs.filter(isSettable).flatMap((rung) => [nodeOf(rung, byId), ...(rung.kind === 'reducing' ? [rung.id] : [])]),
-  ); // prettier-ignore
+    rungs
+      .filter(isSettable)
+      .flatMap((rung) => [nodeOf(rung, byId), ...(rung.kind === 'reducing' ? [rung.id] : [])]),
+  );
   return [...nodes].map(readingAt).filter(({ pa }) => Number.isFinite(pa));
 }
 

@@ -12,7 +12,10 @@ export type RungTarget = {
   readonly decidedBy: Rule | undefined;
 };
 export type RuleSlack = { readonly rule: Rule; readonly slack: number };
-export type Ladder = { readonly targets: readonly RungTarget[]; readonly slacks: readonly RuleSlack[] };
+export type Ladder = {
+  readonly targets: readonly RungTarget[];
+  readonly slacks: readonly RuleSlack[];
+};
 
 export type LadderError =
   | { readonly code: 'ladder.unsound'; readonly issues: readonly SystemIssue[] }
@@ -42,14 +45,19 @@ export function solveLadder(system: Pick<System, 'rungs' | 'rules'>): Result<Lad
     edges = compileRules(rungs, rules, guess);
     const solved = leastSolution(rungs.length + 1, edges);
     if (!solved.ok)
-      return err(before ? clashAtLevel(system, solved.error, before) : clashOf(solved.error, rules));
+      return err(
+        before ? clashAtLevel(system, solved.error, before) : clashOf(solved.error, rules),
+      );
     const { values, deciding } = solved.value;
     before = solved.value;
-    const stands = rungs.every((rung, i) => Math.abs(lockupOf(rung, values[i + 1]!) - lockupOf(rung, guess[i + 1] ?? 0)) < 1); // prettier-ignore
+    const stands = rungs.every(
+      (rung, i) => Math.abs(lockupOf(rung, values[i + 1]!) - lockupOf(rung, guess[i + 1] ?? 0)) < 1,
+    );
     guess = values;
     if (!stands) continue;
     const floating = rungs.filter((_, i) => !Number.isFinite(values[i + 1]!));
-    if (floating.length > 0) return err({ code: 'ladder.no_floor', rungs: floating.map(({ name }) => name) });
+    if (floating.length > 0)
+      return err({ code: 'ladder.no_floor', rungs: floating.map(({ name }) => name) });
     return ok({
       targets: rungs.map(({ id }, i) => {
         const edge = deciding[i + 1];
@@ -114,7 +122,8 @@ function clashes(rungs: System['rungs'], rules: readonly Rule[]): boolean {
     const next = solved.value.values;
     if (
       next.every(
-        (value, i) => Math.abs(value - (guess[i] ?? Number.NEGATIVE_INFINITY)) < 1 || value === guess[i],
+        (value, i) =>
+          Math.abs(value - (guess[i] ?? Number.NEGATIVE_INFINITY)) < 1 || value === guess[i],
       )
     )
       return false;
@@ -130,7 +139,8 @@ function slacksOf(
 ): readonly RuleSlack[] {
   const least = new Array<number>(rules.length).fill(Number.POSITIVE_INFINITY);
   for (const { from, to, weight, rule } of edges) {
-    const slack = (to === ORIGIN ? 0 : values[to]!) - (from === ORIGIN ? 0 : values[from]!) - weight;
+    const slack =
+      (to === ORIGIN ? 0 : values[to]!) - (from === ORIGIN ? 0 : values[from]!) - weight;
     least[rule] = Math.min(least[rule]!, slack);
   }
   return rules.map((rule, i) => ({ rule, slack: Math.max(0, least[i]!) }));

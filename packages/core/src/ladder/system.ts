@@ -7,8 +7,17 @@ const text = z.string().max(400);
 
 /** What a rung stands for. Limiters open at their pressure; loads and ratings only bound the others. */
 export const rungKinds = [
-  'load', 'rating', 'pump', 'compensator', 'main_relief', 'cross_port', 'relief', 'sustaining', 'reducing', 'switch',
-] as const; // prettier-ignore
+  'load',
+  'rating',
+  'pump',
+  'compensator',
+  'main_relief',
+  'cross_port',
+  'relief',
+  'sustaining',
+  'reducing',
+  'switch',
+] as const;
 export type RungKind = (typeof rungKinds)[number];
 
 /** One pressure of a system. */
@@ -39,12 +48,23 @@ const rule = <K extends string, S extends z.ZodRawShape>(kind: K, shape: S) =>
 
 /** Rules between pressures, as data. Which extras of a rung count is said by the rule. */
 export const ruleSchema = z.discriminatedUnion('kind', [
-  rule('above_by', { high: id, low: id, by_pa: pressure, counts_lockup: z.boolean().optional(), counts_accumulation: z.boolean().optional() }),
+  rule('above_by', {
+    high: id,
+    low: id,
+    by_pa: pressure,
+    counts_lockup: z.boolean().optional(),
+    counts_accumulation: z.boolean().optional(),
+  }),
   rule('between', { rung: id, base: id, least_pa: pressure, most_pa: pressure }),
-  rule('at_most', { rung: id, pa: pressure, counts_lockup: z.boolean().optional(), counts_accumulation: z.boolean().optional() }),
+  rule('at_most', {
+    rung: id,
+    pa: pressure,
+    counts_lockup: z.boolean().optional(),
+    counts_accumulation: z.boolean().optional(),
+  }),
   rule('at_least', { rung: id, pa: pressure }),
   rule('fixed', { rung: id, pa: pressure }),
-]); // prettier-ignore
+]);
 export type Rule = z.infer<typeof ruleSchema>;
 
 /** What excess pressure costs: flow that carries it, hours a year, price of a kilowatt-hour. */

@@ -14,7 +14,7 @@ export type LeastSquaresError = { readonly code: 'numerics.singular' | 'numerics
  * @param columns  one array of n values for each coefficient, k columns, n ≥ k
  * @param y        n observed values
  * @errors  numerics.too_few_points · numerics.singular
- * @example leastSquares([[1, 1, 1], [0, 1, 2]], [1, 3, 5]) // → coefficients 1, 2
+ * @example leastSquares([[1, 1, 1], [0, 1, 2]], [1, 3, 5]) // → ok({ coefficients: [1, 2] })
  */
 export function leastSquares(
   columns: readonly (readonly number[])[],

@@ -73,7 +73,10 @@ describe('leastSquares', () => {
         [1, 2, 3],
       ),
     ).toEqual({ ok: false, error: { code: 'numerics.singular' } });
-    expect(leastSquares([[1], [2]], [1])).toEqual({ ok: false, error: { code: 'numerics.too_few_points' } });
+    expect(leastSquares([[1], [2]], [1])).toEqual({
+      ok: false,
+      error: { code: 'numerics.too_few_points' },
+    });
   });
 });
 
@@ -122,7 +125,10 @@ describe('fitDecay', () => {
 
   test('says what it lacks', () => {
     const flat = { t: 1, value: 1 };
-    expect(fitDecay([flat, flat])).toMatchObject({ ok: false, error: { code: 'numerics.too_few_points' } });
+    expect(fitDecay([flat, flat])).toMatchObject({
+      ok: false,
+      error: { code: 'numerics.too_few_points' },
+    });
     expect(fitDecay([flat, flat, flat, flat])).toMatchObject({
       ok: false,
       error: { code: 'numerics.no_time_span' },
@@ -132,7 +138,9 @@ describe('fitDecay', () => {
 
 describe('integrate', () => {
   test('decay agrees with its closed form', () => {
-    const outcome = integrate((y, _t, out) => void (out[0] = -0.7 * y[0]!), [5], 0, 4, { tolerance: 1e-9 });
+    const outcome = integrate((y, _t, out) => void (out[0] = -0.7 * y[0]!), [5], 0, 4, {
+      tolerance: 1e-9,
+    });
     expect(outcome.ended).toBe('at_end');
     expect(outcome.state[0]).toBeCloseTo(5 * Math.exp(-2.8), 7);
   });
@@ -158,7 +166,9 @@ describe('integrate', () => {
   });
 
   test('a state that blows up ends at its last finite value', () => {
-    const outcome = integrate((y, _t, out) => void (out[0] = y[0]! ** 2), [1], 0, 5, { tolerance: 1e-6 });
+    const outcome = integrate((y, _t, out) => void (out[0] = y[0]! ** 2), [1], 0, 5, {
+      tolerance: 1e-6,
+    });
     expect(['not_finite', 'out_of_steps']).toContain(outcome.ended);
     expect(Number.isFinite(outcome.state[0])).toBe(true);
   });

@@ -8,11 +8,21 @@ const xs = Array.from({ length: 60 }, (_, i) => i * 0.5);
 describe('straight pieces', () => {
   test('one line is found exactly', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -500, max: 500 }), fc.integer({ min: -90, max: 90 }), (level, slope) => {
-        const fit = unwrap(fitPieces(xs, xs.map((x) => level + slope * x), 1)); // prettier-ignore
-        expect(fit.slopes[0]).toBeCloseTo(slope, 6);
-        expect(fit.rss).toBeLessThan(1e-3);
-      }),
+      fc.property(
+        fc.integer({ min: -500, max: 500 }),
+        fc.integer({ min: -90, max: 90 }),
+        (level, slope) => {
+          const fit = unwrap(
+            fitPieces(
+              xs,
+              xs.map((x) => level + slope * x),
+              1,
+            ),
+          );
+          expect(fit.slopes[0]).toBeCloseTo(slope, 6);
+          expect(fit.rss).toBeLessThan(1e-3);
+        },
+      ),
       { seed: 31 },
     );
   });
@@ -82,8 +92,8 @@ describe('how sure more pieces are', () => {
     expect(
       surenessOfPieces(unwrap(fitPieces(xs, bent, 1)), unwrap(fitPieces(xs, bent, 2)), 1e-6),
     ).toBeGreaterThan(0.999);
-    expect(surenessOfPieces(unwrap(fitPieces(xs, xs, 1)), unwrap(fitPieces(xs, xs, 2)), 1e-6)).toBeLessThan(
-      0.6,
-    );
+    expect(
+      surenessOfPieces(unwrap(fitPieces(xs, xs, 1)), unwrap(fitPieces(xs, xs, 2)), 1e-6),
+    ).toBeLessThan(0.6);
   });
 });

@@ -15,7 +15,14 @@ export type PiecewiseFit = {
 export type PiecewiseError = { readonly code: 'numerics.too_few_points' | 'numerics.no_time_span' };
 
 /** Running sums of x, y, x², xy, y² from the first sample: any stretch costs two look-ups. */
-type Sums = { readonly n: Float64Array; readonly x: Float64Array; readonly y: Float64Array; readonly xx: Float64Array; readonly xy: Float64Array; readonly yy: Float64Array }; // prettier-ignore
+type Sums = {
+  readonly n: Float64Array;
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+  readonly xx: Float64Array;
+  readonly xy: Float64Array;
+  readonly yy: Float64Array;
+};
 
 function prefixSums(xs: ArrayLike<number>, ys: ArrayLike<number>): Sums {
   const length = xs.length + 1;
@@ -81,7 +88,8 @@ export function fitPieces(
     const low = xs[at - 1]! - origin;
     const high = xs[at]! - origin;
     const [a, b] = [lines[i]!, lines[i + 1]!];
-    const cross = a.slope === b.slope ? Number.NaN : (b.intercept - a.intercept) / (a.slope - b.slope);
+    const cross =
+      a.slope === b.slope ? Number.NaN : (b.intercept - a.intercept) / (a.slope - b.slope);
     const reach = high - low;
     // Lines that do not meet there tell of a jump: it began after the last sample of the piece before.
     return origin + (cross >= low - reach && cross <= high + reach ? cross : low);

@@ -15,12 +15,16 @@ describe('alignment sweep', () => {
 
   test('a trend with the band says how far and which way they disagree', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.006, max: 0.1, noNaN: true }), fc.boolean(), (size, isHigh) => {
-        const offset = isHigh ? size : -size;
-        const found = alignmentOf(sweep(offset), 80_000, 1724);
-        expect(found.ok && found.value.verdict).toBe('leans');
-        expect(found.ok && Math.abs(found.value.offset - offset)).toBeLessThan(1e-9);
-      }),
+      fc.property(
+        fc.double({ min: 0.006, max: 0.1, noNaN: true }),
+        fc.boolean(),
+        (size, isHigh) => {
+          const offset = isHigh ? size : -size;
+          const found = alignmentOf(sweep(offset), 80_000, 1724);
+          expect(found.ok && found.value.verdict).toBe('leans');
+          expect(found.ok && Math.abs(found.value.offset - offset)).toBeLessThan(1e-9);
+        },
+      ),
       { seed: 60 },
     );
   });
@@ -38,6 +42,12 @@ describe('alignment sweep', () => {
     expect(alignmentOf(sweep(0).slice(0, 3), 80_000, 1724)).toMatchObject({
       error: { code: 'prove.sweep_too_short', have: 3 },
     });
-    expect(alignmentOf(sweep(0).map((each) => ({ ...each, gain: Math.abs(each.gain) })), 80_000, 1724)).toMatchObject({ error: { code: 'prove.sweep_one_sided' } }); // prettier-ignore
+    expect(
+      alignmentOf(
+        sweep(0).map((each) => ({ ...each, gain: Math.abs(each.gain) })),
+        80_000,
+        1724,
+      ),
+    ).toMatchObject({ error: { code: 'prove.sweep_one_sided' } });
   });
 });

@@ -28,6 +28,8 @@ const LEAST = 4;
  * @param tolerance  Pa either way that counts as staying put
  * @returns `wanders` when it moves by more than the tolerance without following the gain
  * @errors  prove.sweep_too_short · prove.sweep_one_sided
+ * @example alignmentOf([-2, -1, 1, 2].map((gain) => ({ gain, output: 60_000 + 800 * gain })), 80_000, 1000)
+ *   // → ok({ offset: 0.01, spread: 1600, verdict: 'leans' })
  */
 export function alignmentOf(
   readings: readonly SweepReading[],
@@ -37,7 +39,8 @@ export function alignmentOf(
   if (readings.length < LEAST)
     return err({ code: 'prove.sweep_too_short', have: readings.length, want: LEAST });
   const gains = readings.map(({ gain }) => gain);
-  if (!(Math.min(...gains) < 0 && Math.max(...gains) > 0)) return err({ code: 'prove.sweep_one_sided' });
+  if (!(Math.min(...gains) < 0 && Math.max(...gains) > 0))
+    return err({ code: 'prove.sweep_one_sided' });
   const outputs = readings.map(({ output }) => output);
   const fit = leastSquares([gains.map(() => 1), gains], outputs);
   if (!fit.ok) return err({ code: 'prove.sweep_one_sided' });

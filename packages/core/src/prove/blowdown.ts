@@ -13,7 +13,7 @@ export type BlowdownError =
  * @param reseatPressure  Pa gauge by its size, 0 … setPressure
  * @returns fraction, 0 … 1
  * @errors  prove.set_not_positive · prove.reseat_above_set
- * @example blowdown(1_000_000, 930_000) // → ok, 0.07
+ * @example blowdown(1_000_000, 930_000) // → ok(0.07)
  */
 export function blowdown(
   setPressure: GaugePressure,

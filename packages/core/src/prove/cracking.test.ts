@@ -47,15 +47,25 @@ describe('cracking over cycles', () => {
     });
   });
   test('a vacuum is reckoned by its size', () => {
-    expect(unwrap(crackingResult([{ cracked: -24_000, reseated: -22_800 }])).blowdown).toBeCloseTo(0.05, 9);
+    expect(unwrap(crackingResult([{ cracked: -24_000, reseated: -22_800 }])).blowdown).toBeCloseTo(
+      0.05,
+      9,
+    );
   });
   test('never cracked is said', () => {
-    expect(crackingResult([{ reseated: 1 }])).toEqual({ ok: false, error: { code: 'prove.never_cracked' } });
+    expect(crackingResult([{ reseated: 1 }])).toEqual({
+      ok: false,
+      error: { code: 'prove.never_cracked' },
+    });
   });
 });
 
 /** Up past an opening and down past a shutting, with noise; pa/s while shut, and while flowing. */
-function ramp(opens: number, shuts: number, options: { noise?: number; seed?: number; pop?: number; gapAt?: number } = {}): Sample[] {
+function ramp(
+  opens: number,
+  shuts: number,
+  options: { noise?: number; seed?: number; pop?: number; gapAt?: number } = {},
+): Sample[] {
   const { noise = 600, seed = 1, pop = 0, gapAt } = options;
   const random = seededRandom(seed);
   const samples: Sample[] = [];
@@ -65,7 +75,8 @@ function ramp(opens: number, shuts: number, options: { noise?: number; seed?: nu
   const step = (rate: number) => {
     t += 0.5;
     value += rate * 0.5;
-    if (gapAt === undefined || t < gapAt || t > gapAt + 20) samples.push({ t, value: value + noise * random.normal() });
+    if (gapAt === undefined || t < gapAt || t > gapAt + 20)
+      samples.push({ t, value: value + noise * random.normal() });
   };
   while (value < 1.03 * opens && t < 200) {
     if (!isOpen && value >= opens) {
@@ -76,7 +87,7 @@ function ramp(opens: number, shuts: number, options: { noise?: number; seed?: nu
   }
   while (value > 0.75 * opens) step(value > shuts ? -2200 : -5500);
   return samples;
-} // prettier-ignore
+}
 
 describe('a logged ramp', () => {
   test('gives cracking on the way up and reseat on the way down', () => {
@@ -95,7 +106,9 @@ describe('a logged ramp', () => {
     for (let seed = 1; seed <= 60; seed++) {
       const random = seededRandom(seed);
       const opens = random.between(8e5, 14e5);
-      const [up] = unwrap(readRamps(ramp(opens, opens * 0.93, { seed, noise: random.between(200, 900) }), 2000));
+      const [up] = unwrap(
+        readRamps(ramp(opens, opens * 0.93, { seed, noise: random.between(200, 900) }), 2000),
+      );
       if (Math.abs(up!.pressure - opens) <= 4000) close += 1;
     }
     expect(close).toBeGreaterThanOrEqual(55);
@@ -106,18 +119,29 @@ describe('a logged ramp', () => {
   });
   test('noise alone, a straight ramp, and too little are each said', () => {
     const random = seededRandom(4);
-    const noise = Array.from({ length: 300 }, (_, i) => ({ t: i, value: 500_000 + 800 * random.normal() }));
+    const noise = Array.from({ length: 300 }, (_, i) => ({
+      t: i,
+      value: 500_000 + 800 * random.normal(),
+    }));
     expect(readRamps(noise, 2000)).toEqual({ ok: false, error: { code: 'prove.no_ramp' } });
-    const straight = Array.from({ length: 200 }, (_, i) => ({ t: i, value: 500_000 + 3000 * i + 900 * random.normal() }));
+    const straight = Array.from({ length: 200 }, (_, i) => ({
+      t: i,
+      value: 500_000 + 3000 * i + 900 * random.normal(),
+    }));
     expect(readRamps(straight, 2000)).toEqual({ ok: false, error: { code: 'prove.no_break' } });
-    expect(readRamps(straight.slice(0, 10), 2000)).toMatchObject({ error: { code: 'prove.log_too_short', have: 10 } });
+    expect(readRamps(straight.slice(0, 10), 2000)).toMatchObject({
+      error: { code: 'prove.log_too_short', have: 10 },
+    });
   });
   test('straight ramps seldom pass for an opening, however long', () => {
     let fooled = 0;
     for (let seed = 1; seed <= 60; seed++) {
       const random = seededRandom(seed);
       const count = [60, 200, 400][seed % 3]!;
-      const straight = Array.from({ length: count }, (_, i) => ({ t: i, value: 500_000 + (600_000 / count) * i + 900 * random.normal() }));
+      const straight = Array.from({ length: count }, (_, i) => ({
+        t: i,
+        value: 500_000 + (600_000 / count) * i + 900 * random.normal(),
+      }));
       if (readRamps(straight, 2000).ok) fooled += 1;
     }
     expect(fooled).toBeLessThanOrEqual(3);
@@ -139,13 +163,23 @@ describe('a logged ramp', () => {
     const one = ramp(1_180_000, 1_096_000);
     const span = one.at(-1)!.t + 10;
     const three = [0, 1, 2].flatMap((k) => one.map(({ t, value }) => ({ t: t + k * span, value })));
-    expect(splitRamps(three, 2000).map(({ kind }) => kind)).toEqual(['up', 'down', 'up', 'down', 'up', 'down']);
+    expect(splitRamps(three, 2000).map(({ kind }) => kind)).toEqual([
+      'up',
+      'down',
+      'up',
+      'down',
+      'up',
+      'down',
+    ]);
   });
   test('a finding never lies outside what was logged', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 5000 }), (seed) => {
         const random = seededRandom(seed);
-        const samples = Array.from({ length: 120 }, (_, i) => ({ t: i, value: 1e5 * Math.sin(i / random.between(5, 40)) + 9000 * random.normal() }));
+        const samples = Array.from({ length: 120 }, (_, i) => ({
+          t: i,
+          value: 1e5 * Math.sin(i / random.between(5, 40)) + 9000 * random.normal(),
+        }));
         const read = readRamps(samples, 1000);
         for (const { t, from, to } of read.ok ? read.value : []) {
           expect(t).toBeGreaterThanOrEqual(from - 1);
@@ -155,4 +189,4 @@ describe('a logged ramp', () => {
       { seed: 8, numRuns: 60 },
     );
   });
-}); // prettier-ignore
+});

@@ -30,8 +30,12 @@ export type CrackingError = { readonly code: 'prove.never_cracked' };
  *
  * @param cycles  at least one in which it was seen to crack
  * @errors  prove.never_cracked
+ * @example crackingResult([{ cracked: 700_000, reseated: 651_000 }])
+ *   // → ok({ cracking: 700_000, blowdown: 0.07 })
  */
-export function crackingResult(cycles: readonly OpeningCycle[]): Result<CrackingResult, CrackingError> {
+export function crackingResult(
+  cycles: readonly OpeningCycle[],
+): Result<CrackingResult, CrackingError> {
   const of = (key: keyof OpeningCycle) =>
     cycles.flatMap((cycle) => (cycle[key] === undefined ? [] : [cycle[key]]));
   const cracks = of('cracked');
@@ -49,11 +53,13 @@ export function crackingResult(cycles: readonly OpeningCycle[]): Result<Cracking
     reseat,
     reseatSpread: spread(reseats),
     blowdown: down?.ok ? down.value : undefined,
-    overpressure: full.length > 0 && cracking !== 0 ? (mean(full) - cracking) / cracking : undefined,
+    overpressure:
+      full.length > 0 && cracking !== 0 ? (mean(full) - cracking) / cracking : undefined,
   });
 }
 
-const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
+const mean = (values: readonly number[]): number =>
+  values.reduce((a, b) => a + b, 0) / values.length;
 const spread = (values: readonly number[]): number =>
   values.length > 1 ? Math.max(...values) - Math.min(...values) : 0;
 
@@ -61,5 +67,7 @@ const spread = (values: readonly number[]): number =>
 function deviation(values: readonly number[]): number {
   if (values.length < 2) return 0;
   const middle = mean(values);
-  return Math.sqrt(values.reduce((sum, value) => sum + (value - middle) ** 2, 0) / (values.length - 1));
+  return Math.sqrt(
+    values.reduce((sum, value) => sum + (value - middle) ** 2, 0) / (values.length - 1),
+  );
 }

@@ -1,9 +1,13 @@
 import { leastSquares } from '../numerics';
-import { err, ok, type Result } from '../result';
 import type { GaugePressure } from '../quantity';
+import { err, ok, type Result } from '../result';
 
 /** One visit: what was found and what was left, on a day counted in days from any origin. */
-export type Visit = { readonly day: number; readonly asFound: GaugePressure; readonly asLeft: GaugePressure };
+export type Visit = {
+  readonly day: number;
+  readonly asFound: GaugePressure;
+  readonly asLeft: GaugePressure;
+};
 
 export type Drift = {
   /** Pa a day since the setting was last left; the mean over visits, later ones counting more. */
@@ -25,6 +29,9 @@ export type DriftError = { readonly code: 'prove.too_few_visits' };
  * @param lane         lower and upper, Pa
  * @param uncertainty  of a reading, Pa, k = 2
  * @errors  prove.too_few_visits
+ * @example driftOf([{ day: 0, asFound: 5e5, asLeft: 5e5 }, { day: 100, asFound: 505_000, asLeft: 5e5 }],
+ *   { lower: 480_000, upper: 520_000 }, 500)
+ *   // → ok({ perDay: 50, isDrifting: true })
  */
 export function driftOf(
   visits: readonly Visit[],

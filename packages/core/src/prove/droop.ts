@@ -6,7 +6,7 @@ import type { GaugePressure, PressureDifference } from '../quantity';
  *     droop = p(small flow) − p(working flow)
  *
  * @returns Pa, positive when the outlet falls
- * @example droop(520_000, 505_000) // → 15 000
+ * @example droop(520_000, 505_000) // → 15_000
  */
 export const droop = (smallFlow: GaugePressure, workingFlow: GaugePressure): PressureDifference =>
   smallFlow - workingFlow;

@@ -1,6 +1,6 @@
 import { akaike, akaikeWeight, fitDecay, leastSquares, type Sample } from '../numerics';
-import { err, ok, type Result } from '../result';
 import type { GaugePressure, PressureDifference } from '../quantity';
+import { err, ok, type Result } from '../result';
 import type { HouseRules } from '../valve';
 
 export type NoFlowVerdict = {
@@ -33,6 +33,9 @@ export type NoFlowError = {
  * @param setPoint    Pa gauge, at small flow
  * @param resolution  readable division, Pa
  * @errors  prove.too_few_readings
+ * @example noFlowVerdict([0, 5, 10, 15, 20].map((t) => ({ t, value: 512_000 })), 500_000, 2000,
+ *   { lockup_fraction: 0.05, lockup_least_pa: 10_000 })
+ *   // → ok({ shape: 'levels', rise: 12_000, allowed: 25_000, passes: true })
  */
 export function noFlowVerdict(
   samples: readonly Sample[],
@@ -40,7 +43,8 @@ export function noFlowVerdict(
   resolution: number,
   rules: Pick<HouseRules, 'lockup_fraction' | 'lockup_least_pa'>,
 ): Result<NoFlowVerdict, NoFlowError> {
-  if (samples.length < 5) return err({ code: 'prove.too_few_readings', have: samples.length, want: 5 });
+  if (samples.length < 5)
+    return err({ code: 'prove.too_few_readings', have: samples.length, want: 5 });
   const floor = resolution ** 2 / 12;
   const span = samples.at(-1)!.t - samples[0]!.t;
   const straight = [line(samples, floor), decay(samples, floor, true)];
@@ -53,7 +57,10 @@ export function noFlowVerdict(
     ...straight.filter((candidate) => !climbs(candidate)),
   ]);
   const creeps = rising.aicc < levelling.aicc;
-  const sure = akaikeWeight(creeps ? rising.aicc : levelling.aicc, creeps ? levelling.aicc : rising.aicc);
+  const sure = akaikeWeight(
+    creeps ? rising.aicc : levelling.aicc,
+    creeps ? levelling.aicc : rising.aicc,
+  );
   const rise = samples.at(-1)!.value - setPoint;
   const allowed = Math.max(rules.lockup_fraction * setPoint, rules.lockup_least_pa);
   return ok({
@@ -85,7 +92,10 @@ function line(samples: readonly Sample[], floor: number): Candidate {
     samples.map(({ value }) => value),
   );
   if (!fit.ok) return NOT_FITTED;
-  return { aicc: akaike(fit.value.rss, samples.length, 3, floor), slope: fit.value.coefficients[1]! };
+  return {
+    aicc: akaike(fit.value.rss, samples.length, 3, floor),
+    slope: fit.value.coefficients[1]!,
+  };
 }
 
 function decay(samples: readonly Sample[], floor: number, drift: boolean): Candidate {
@@ -94,5 +104,8 @@ function decay(samples: readonly Sample[], floor: number, drift: boolean): Candi
   // With time constants beyond the record an exponential mimics a line: that is not levelling.
   const span = samples.at(-1)!.t - samples[0]!.t;
   if (fit.value.timeConstant > (drift ? span / 3 : span * 0.8)) return NOT_FITTED;
-  return { aicc: akaike(fit.value.rss, samples.length, drift ? 5 : 4, floor), slope: fit.value.slope };
+  return {
+    aicc: akaike(fit.value.rss, samples.length, drift ? 5 : 4, floor),
+    slope: fit.value.slope,
+  };
 }

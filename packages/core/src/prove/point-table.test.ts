@@ -5,7 +5,12 @@ const AT = [0, 0.25, 0.5, 0.75, 1];
 const pass = (up: readonly number[], down?: readonly number[], n = 1): CalPoint[] => [
   ...AT.map((at, i) => ({ at, output: at + up[i]!, direction: 'up' as const, pass: n })),
   ...(down
-    ? AT.map((at, i) => ({ at, output: at + down[i]!, direction: 'down' as const, pass: n })).reverse()
+    ? AT.map((at, i) => ({
+        at,
+        output: at + down[i]!,
+        direction: 'down' as const,
+        pass: n,
+      })).reverse()
     : []),
 ];
 const tableOf = (points: readonly CalPoint[]) => {
@@ -80,13 +85,19 @@ describe('point table', () => {
 
   test.each<[string, CalPoint[]]>([
     ['prove.points_missing', pass([0, 0, 0, 0, 0]).slice(0, 3)],
-    ['prove.point_twice', [...pass([0, 0, 0, 0, 0]), { at: 1, output: 1, direction: 'up', pass: 1 }]],
-    ['prove.points_out_of_order', [...pass([0, 0, 0, 0, 0]).slice(1), { at: 0, output: 0, direction: 'up', pass: 1 }]],
+    [
+      'prove.point_twice',
+      [...pass([0, 0, 0, 0, 0]), { at: 1, output: 1, direction: 'up', pass: 1 }],
+    ],
+    [
+      'prove.points_out_of_order',
+      [...pass([0, 0, 0, 0, 0]).slice(1), { at: 0, output: 0, direction: 'up', pass: 1 }],
+    ],
     ['prove.output_frozen', AT.map((at) => ({ at, output: 0.31, direction: 'up', pass: 1 }))],
     ['prove.signal_reversed', AT.map((at) => ({ at, output: 1 - at, direction: 'up', pass: 1 }))],
   ])('%s is said', (code, points) => {
     expect(pointTable(points)).toMatchObject({ ok: false, error: { code } });
-  }); // prettier-ignore
+  });
 
   test('dead band is the largest change that was not followed', () => {
     expect(deadBand([])).toBeUndefined();

@@ -144,7 +144,10 @@ function orderError(points: readonly CalPoint[]): PointTableError | undefined {
   return undefined;
 }
 
-function missingError(points: readonly CalPoint[], wanted: readonly number[]): PointTableError | undefined {
+function missingError(
+  points: readonly CalPoint[],
+  wanted: readonly number[],
+): PointTableError | undefined {
   const missing = wanted.filter((at) => !points.some((point) => point.at === at));
   return missing.length > 0 ? { code: 'prove.points_missing', at: missing } : undefined;
 }

@@ -8,7 +8,10 @@ import { noFlowVerdict } from './lockup';
 
 const record = (of: (t: number) => number, noise = 0, seed = 1) => {
   const random = seededRandom(seed);
-  return Array.from({ length: 9 }, (_, i) => ({ t: i * 7.5, value: of(i * 7.5) + noise * random.normal() }));
+  return Array.from({ length: 9 }, (_, i) => ({
+    t: i * 7.5,
+    value: of(i * 7.5) + noise * random.normal(),
+  }));
 };
 const verdict = (of: (t: number) => number, noise = 300, seed = 1) =>
   unwrap(noFlowVerdict(record(of, noise, seed), 520_000, 2000, rules));
@@ -86,7 +89,11 @@ describe('drift', () => {
   const year = 365;
   const visits = (changes: readonly number[]) => [
     { day: 0, asFound: 400_000, asLeft: 440_000 },
-    ...changes.map((change, i) => ({ day: (i + 1) * year, asFound: 440_000 + change, asLeft: 440_000 })),
+    ...changes.map((change, i) => ({
+      day: (i + 1) * year,
+      asFound: 440_000 + change,
+      asLeft: 440_000,
+    })),
   ];
 
   test('a steady climb is found again, and when it leaves the lane', () => {
@@ -101,7 +108,10 @@ describe('drift', () => {
   });
 
   test('downward drift leaves at the lower edge', () => {
-    expect(unwrap(driftOf(visits([-36_500, -36_500]), lane, 2000)).daysToLeaveLane).toBeCloseTo(150, 6);
+    expect(unwrap(driftOf(visits([-36_500, -36_500]), lane, 2000)).daysToLeaveLane).toBeCloseTo(
+      150,
+      6,
+    );
   });
 
   test('later visits count more', () => {

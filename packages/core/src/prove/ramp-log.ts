@@ -79,6 +79,7 @@ export function splitRamps(samples: readonly Sample[], resolution: number): Ramp
       extreme = i;
     }
   });
+  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- set by the callback above
   if (heading !== 0) turns.push(extreme);
   return turns.slice(1).flatMap((end, i) => {
     const start = turns[i]!;
@@ -105,13 +106,17 @@ function plateauEnd(samples: readonly Sample[], start: number, peak: number, nex
 function trimRests(samples: readonly Sample[], resolution: number): readonly Sample[] {
   const first = samples[0]!.value;
   const last = samples.at(-1)!.value;
-  const moves = (from: number) => (sample: Sample) => Math.abs(sample.value - from) > 3 * resolution;
+  const moves = (from: number) => (sample: Sample) =>
+    Math.abs(sample.value - from) > 3 * resolution;
   const begins = Math.max(0, samples.findIndex(moves(first)) - 2);
   const ends = samples.findLastIndex(moves(last));
   return samples.slice(begins, ends > begins ? ends + 3 : samples.length);
 }
 
-function thin(samples: readonly Sample[]): { readonly xs: Float64Array; readonly ys: Float64Array } {
+function thin(samples: readonly Sample[]): {
+  readonly xs: Float64Array;
+  readonly ys: Float64Array;
+} {
   const block = Math.max(1, Math.ceil(samples.length / THINNED));
   const count = Math.floor(samples.length / block);
   const xs = new Float64Array(count);
@@ -134,11 +139,15 @@ function readRamp({ kind, samples }: Ramp, resolution: number): RampFinding | un
   if (!one.ok || !two.ok) return undefined;
   const floor = resolution ** 2 / 12;
   const isThree =
-    three.ok && surenessOfPieces(two.value, three.value, floor) > 0.999 && bends(kind, three.value.slopes);
+    three.ok &&
+    surenessOfPieces(two.value, three.value, floor) > 0.999 &&
+    bends(kind, three.value.slopes);
   const chosen = isThree ? three.value : two.value;
   const isUp = kind === 'up';
   const rough = chosen.knots[isUp ? 0 : chosen.knots.length - 1]!;
-  const { t, pressure } = isUp ? refine(xs, ys, rough) : { t: rough, pressure: chosen.after.at(-1)! };
+  const { t, pressure } = isUp
+    ? refine(xs, ys, rough)
+    : { t: rough, pressure: chosen.after.at(-1)! };
   return {
     kind,
     from: samples[0]!.t,
@@ -187,5 +196,7 @@ function refine(
 const bends = (kind: 'up' | 'down', slopes: readonly number[]): boolean => {
   const [a = 0, b = 0, c = 0] = slopes;
   const sign = kind === 'up' ? 1 : -1;
-  return sign * a > 0 && Math.abs(b - a) > 0.15 * Math.abs(a) && Math.abs(c - b) > 0.15 * Math.abs(a);
+  return (
+    sign * a > 0 && Math.abs(b - a) > 0.15 * Math.abs(a) && Math.abs(c - b) > 0.15 * Math.abs(a)
+  );
 };

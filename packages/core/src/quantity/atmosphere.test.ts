@@ -1,5 +1,10 @@
 import { unwrap } from '../result';
-import { barometricPressure, headCorrection, toAbsolutePressure, toGaugePressure } from './atmosphere';
+import {
+  barometricPressure,
+  headCorrection,
+  toAbsolutePressure,
+  toGaugePressure,
+} from './atmosphere';
 
 describe('atmosphere', () => {
   /** ISO 2533, table of pressures. */

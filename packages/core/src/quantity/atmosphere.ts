@@ -17,7 +17,7 @@ export type AtmosphereError =
  * @returns Pa absolute
  * @errors  quantity.altitude_out_of_range
  * @source  ISO 2533, troposphere
- * @example barometricPressure(1000) // → ok, 89 875 Pa
+ * @example barometricPressure(1000) // → ok(89_875)
  */
 export function barometricPressure(altitude: Length): Result<AbsolutePressure, AtmosphereError> {
   if (!(altitude >= -430 && altitude <= 11_000))
@@ -39,14 +39,20 @@ export function toGaugePressure(
   barometer: AbsolutePressure,
 ): Result<GaugePressure, AtmosphereError> {
   const gauge =
-    reference === 'gauge' ? pressure : reference === 'absolute' ? pressure - barometer : -Math.abs(pressure);
+    reference === 'gauge'
+      ? pressure
+      : reference === 'absolute'
+        ? pressure - barometer
+        : -Math.abs(pressure);
   if (!(gauge + barometer >= 0))
     return err({ code: 'quantity.below_absolute_zero', absolute: gauge + barometer });
   return ok(gauge);
 }
 
-export const toAbsolutePressure = (gauge: GaugePressure, barometer: AbsolutePressure): AbsolutePressure =>
-  gauge + barometer;
+export const toAbsolutePressure = (
+  gauge: GaugePressure,
+  barometer: AbsolutePressure,
+): AbsolutePressure => gauge + barometer;
 
 /**
  * What to add to a reading for the water column between gauge and tapping.
@@ -55,6 +61,6 @@ export const toAbsolutePressure = (gauge: GaugePressure, barometer: AbsolutePres
  *
  * @param height  m that the gauge hangs above its tapping (below is negative)
  * @returns Pa to add: a gauge that hangs above reads low
- * @example headCorrection(1) // → 9 789 Pa
+ * @example headCorrection(1) // → 9789
  */
 export const headCorrection = (height: Length): PressureDifference => 998.2 * 9.80665 * height;

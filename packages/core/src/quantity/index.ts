@@ -4,3 +4,4 @@ export * from './parse';
 export * from './print';
 export * from './atmosphere';
 export * from './signals';
+export * from './print-signal';

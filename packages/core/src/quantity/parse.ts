@@ -37,7 +37,7 @@ const REFERENCE = /\s*[([]?\s*(gauge|abs(?:olute)?|vac(?:uum)?|g|a)\s*[)\]]?$/iu
  * @param defaultUnit  taken when only a number is typed
  * @returns SI value in its own reference, with the text and its last digit
  * @errors  quantity.no_number · quantity.ambiguous_number · quantity.unknown_unit · quantity.wrong_kind
- * @example parseQuantity('2,1bar', 'pressure', 'kPa') // → ok, si 210 000
+ * @example parseQuantity('2,1bar', 'pressure', 'kPa') // → ok({ si: 210_000 })
  */
 export function parseQuantity(
   text: string,

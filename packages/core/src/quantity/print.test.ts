@@ -48,7 +48,9 @@ describe('printing', () => {
     fc.assert(
       fc.property(fc.double({ min: 0, max: 20, noNaN: true }), (turns) => {
         const { whole, numerator, denominator } = turnFraction(turns);
-        expect(Math.abs(whole + numerator / denominator - turns)).toBeLessThanOrEqual(1 / 64 + 1e-9);
+        expect(Math.abs(whole + numerator / denominator - turns)).toBeLessThanOrEqual(
+          1 / 64 + 1e-9,
+        );
         expect(numerator === 0 || numerator % 2 === 1).toBe(true);
       }),
       { seed: 2 },

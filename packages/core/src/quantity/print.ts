@@ -13,7 +13,7 @@ export function decimalsFor(resolution: number): number {
  * @param unit        symbol of the unit to print in
  * @param resolution  finest readable step, SI; when missing, three significant figures
  * @returns figure with a real minus and thin spaces between thousands, without the unit
- * @example printFigure(1_180_000, 'kPa', 1000) // → '1 180'
+ * @example printFigure(1_180_000, 'kPa', 1000) // → '1\u2009180'
  */
 export function printFigure(si: number, unit: string, resolution?: number): string {
   if (!Number.isFinite(si)) return '–';
@@ -27,6 +27,10 @@ export function printFigure(si: number, unit: string, resolution?: number): stri
   const sign = rounded < 0 && Number(text) !== 0 ? '−' : '';
   return sign + grouped + (fraction ? `.${fraction}` : '');
 }
+
+/** A whole number with thin spaces between thousands. */
+export const printCount = (count: number): string =>
+  String(Math.round(count)).replace(/\B(?=(\d{3})+$)/gu, '\u2009');
 
 export const printQuantity = (si: number, unit: string, resolution?: number): string =>
   `${printFigure(si, unit, resolution)} ${unit}`;

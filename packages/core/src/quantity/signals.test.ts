@@ -37,7 +37,9 @@ describe('signals', () => {
         const value = a.low + at * (a.high - a.low);
         const there = convertSignal(a, b, value);
         const back = there.ok ? convertSignal(b, a, there.value) : there;
-        expect(back.ok && Math.abs(back.value - value) <= 1e-9 * Math.max(1, Math.abs(a.high))).toBe(true);
+        expect(
+          back.ok && Math.abs(back.value - value) <= 1e-9 * Math.max(1, Math.abs(a.high)),
+        ).toBe(true);
       }),
       { seed: 31 },
     );
@@ -56,7 +58,9 @@ describe('signals', () => {
     expect(upper.low).toBeCloseTo(0.012, 12);
     expect(splitMeets(lower, upper)).toEqual({ ok: true, value: true });
     expect(splitMeets(upper, lower)).toEqual({ ok: true, value: true });
-    expect(splitMeets(lower, partOf(whole, 0.6, 1))).toMatchObject({ error: { code: 'quantity.split_gap' } });
+    expect(splitMeets(lower, partOf(whole, 0.6, 1))).toMatchObject({
+      error: { code: 'quantity.split_gap' },
+    });
     expect(splitMeets(lower, partOf(whole, 0.4, 1))).toMatchObject({
       error: { code: 'quantity.split_overlap' },
     });

@@ -4,7 +4,11 @@ export const signalKinds = ['current', 'voltage', 'pressure', 'fraction'] as con
 export type SignalKind = (typeof signalKinds)[number];
 
 /** A signal between its low and its high end, SI (A, V, Pa, or 0 … 1). A split range is a part of one. */
-export type SignalRange = { readonly kind: SignalKind; readonly low: number; readonly high: number };
+export type SignalRange = {
+  readonly kind: SignalKind;
+  readonly low: number;
+  readonly high: number;
+};
 
 /** Direct: output rises with the signal; reverse: it falls. */
 export type Action = 'direct' | 'reverse';
@@ -23,8 +27,22 @@ export type StandardSignal = SignalRange & {
 
 export const standardSignals: readonly StandardSignal[] = [
   { id: '4-20mA', name: '4 to 20 mA', unit: 'mA', kind: 'current', low: 0.004, high: 0.02 },
-  { id: '3-15psi', name: '3 to 15 psi', unit: 'psi', kind: 'pressure', low: 3 * PSI, high: 15 * PSI },
-  { id: '20-100kPa', name: '20 to 100 kPa', unit: 'kPa', kind: 'pressure', low: 20_000, high: 100_000 },
+  {
+    id: '3-15psi',
+    name: '3 to 15 psi',
+    unit: 'psi',
+    kind: 'pressure',
+    low: 3 * PSI,
+    high: 15 * PSI,
+  },
+  {
+    id: '20-100kPa',
+    name: '20 to 100 kPa',
+    unit: 'kPa',
+    kind: 'pressure',
+    low: 20_000,
+    high: 100_000,
+  },
   { id: '0-10V', name: '0 to 10 V', unit: 'V', kind: 'voltage', low: 0, high: 10 },
   { id: '0-100%', name: '0 to 100 %', unit: '%', kind: 'fraction', low: 0, high: 1 },
 ];
@@ -34,7 +52,9 @@ export const standardOf = ({ kind, low, high }: SignalRange): StandardSignal | u
   const [from, to] = [Math.min(low, high), Math.max(low, high)];
   const slack = 1e-9 * Math.max(Math.abs(from), Math.abs(to));
   return standardSignals
-    .filter((signal) => signal.kind === kind && signal.low <= from + slack && signal.high >= to - slack)
+    .filter(
+      (signal) => signal.kind === kind && signal.low <= from + slack && signal.high >= to - slack,
+    )
     .sort((a, b) => a.high - a.low - (b.high - b.low))[0];
 };
 
@@ -57,7 +77,9 @@ export const spanOf = ({ low, high }: SignalRange): number => high - low;
  * @example fractionOf({ kind: 'current', low: 0.004, high: 0.02 }, 0.012) // → ok(0.5)
  */
 export const fractionOf = (range: SignalRange, value: number): Result<number, SignalError> =>
-  spanOf(range) === 0 ? err({ code: 'quantity.span_of_zero' }) : ok((value - range.low) / spanOf(range));
+  spanOf(range) === 0
+    ? err({ code: 'quantity.span_of_zero' })
+    : ok((value - range.low) / spanOf(range));
 
 /** The signal at a fraction of its range, SI. */
 export const signalAt = (range: SignalRange, fraction: number): number =>
@@ -86,7 +108,11 @@ export const convertSignal = (
  * @param slack  share of the first part's span that may be missing or doubled
  * @errors  quantity.span_of_zero · quantity.split_gap · quantity.split_overlap, with the ends in SI
  */
-export function splitMeets(first: SignalRange, second: SignalRange, slack = 0.01): Result<true, SignalError> {
+export function splitMeets(
+  first: SignalRange,
+  second: SignalRange,
+  slack = 0.01,
+): Result<true, SignalError> {
   if (spanOf(first) === 0 || spanOf(second) === 0) return err({ code: 'quantity.span_of_zero' });
   const [lower, upper] = first.low <= second.low ? [first, second] : [second, first];
   const ends = { from: lower.high, to: upper.low };

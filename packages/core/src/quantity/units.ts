@@ -8,7 +8,15 @@ const WATER_20C = 998.207;
 const MERCURY_0C = 13595.1;
 
 export type QuantityKind =
-  'pressure' | 'flow' | 'turns' | 'current' | 'voltage' | 'length' | 'temperature' | 'time' | 'fraction';
+  | 'pressure'
+  | 'flow'
+  | 'turns'
+  | 'current'
+  | 'voltage'
+  | 'length'
+  | 'temperature'
+  | 'time'
+  | 'fraction';
 
 /** value_SI = value × factor + offset. `spoken` are the other spellings people type, lower case. */
 export type UnitRow = {
@@ -20,8 +28,13 @@ export type UnitRow = {
   readonly spoken?: readonly string[];
 };
 
-const column = (symbol: string, metres: number, density: number, from: string, spoken: string[] = []) =>
-  ({ symbol, kind: 'pressure', factor: metres * density * G, from, spoken }) as const;
+const column = (
+  symbol: string,
+  metres: number,
+  density: number,
+  from: string,
+  spoken: string[] = [],
+) => ({ symbol, kind: 'pressure', factor: metres * density * G, from, spoken }) as const;
 
 export const units: readonly UnitRow[] = [
   { symbol: 'Pa', kind: 'pressure', factor: 1, from: 'SI' },
@@ -37,7 +50,13 @@ export const units: readonly UnitRow[] = [
     from: 'pound-force per square inch',
     spoken: ['lb/in2', 'lb/in²', 'pounds'],
   },
-  column('inH2O', INCH, WATER_4C, 'inch of water at 4 °C', ['inwc', 'in wc', 'inh₂o', 'in h2o', '"wc']),
+  column('inH2O', INCH, WATER_4C, 'inch of water at 4 °C', [
+    'inwc',
+    'in wc',
+    'inh₂o',
+    'in h2o',
+    '"wc',
+  ]),
   column('inH2O20', INCH, WATER_20C, 'inch of water at 20 °C', ['inh2o@20c']),
   column('mmH2O', 1e-3, WATER_4C, 'millimetre of water at 4 °C', ['mmwc', 'mmh₂o']),
   column('mmH2O20', 1e-3, WATER_20C, 'millimetre of water at 20 °C', ['mmh2o@20c']),
@@ -67,7 +86,14 @@ export const units: readonly UnitRow[] = [
   { symbol: 'in', kind: 'length', factor: INCH, from: 'international yard', spoken: ['inch', '"'] },
   { symbol: 'ft', kind: 'length', factor: 12 * INCH, from: 'international yard' },
   { symbol: 'K', kind: 'temperature', factor: 1, from: 'SI' },
-  { symbol: '°C', kind: 'temperature', factor: 1, offset: 273.15, from: 'exact', spoken: ['c', 'degc'] },
+  {
+    symbol: '°C',
+    kind: 'temperature',
+    factor: 1,
+    offset: 273.15,
+    from: 'exact',
+    spoken: ['c', 'degc'],
+  },
   {
     symbol: '°F',
     kind: 'temperature',

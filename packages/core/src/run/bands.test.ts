@@ -1,33 +1,69 @@
 import { unwrap } from '../result';
 import { freezeSheet } from '../sheet';
+import {
+  bandOfCycle,
+  lightsLeft,
+  lightsView,
+  mustPurge,
+  PURGED,
+  stepOfKind,
+  switchCycles,
+  switchMarksOf,
+  switchView,
+} from '../step';
 import { familyStarted, rehearsedFamily, type SampleName } from '../testing/family-samples';
 import { stamp } from '../testing/samples';
 import { checkEvent } from './check-event';
 import type { RunEventDraft } from './event';
-import { lightsLeft, lightsView, mustPurge, PURGED } from './lights';
 import { reduceRun } from './reduce';
 import { settingsLeft } from './settings-left';
-import { bandOfCycle, switchCycles, switchView } from './switch-view';
 
 const started = familyStarted;
 const runOf = (name: SampleName, ...drafts: RunEventDraft[]) =>
   unwrap(reduceRun([stamp(started(name), 1), ...drafts.map((draft, i) => stamp(draft, i + 2))]));
-const reading = (si: number) => ({ si, entered: { text: String(si), unit: 'Pa' }, gauge_id: 'g', source: 'typed' as const }); // prettier-ignore
-const switched = (edge: 'cut_in' | 'cut_out', cycle: number, kPa: number, step_id = 'set_band'): RunEventDraft => ({
-  type: 'switched', step_id, role: 'inlet', edge, cycle, reading: reading(kPa * 1000),
-}); // prettier-ignore
+const reading = (si: number) => ({
+  si,
+  entered: { text: String(si), unit: 'Pa' },
+  gauge_id: 'g',
+  source: 'typed' as const,
+});
+const switched = (
+  edge: 'cut_in' | 'cut_out',
+  cycle: number,
+  kPa: number,
+  step_id = 'set_band',
+): RunEventDraft => ({
+  type: 'switched',
+  step_id,
+  role: 'inlet',
+  edge,
+  cycle,
+  reading: reading(kPa * 1000),
+});
 const tried = (kPa: number, lit: boolean, weak?: boolean): RunEventDraft => ({
-  type: 'light_tried', step_id: 'find_edges', role: 'outlet', reading: reading(kPa * 1000), lit, ...(weak ? { weak } : {}),
-}); // prettier-ignore
+  type: 'light_tried',
+  step_id: 'find_edges',
+  role: 'outlet',
+  reading: reading(kPa * 1000),
+  lit,
+  ...(weak ? { weak } : {}),
+});
 const purged: RunEventDraft = { type: 'observed', key: PURGED, value: 'yes' };
-const turned = (adjuster: string, turns: number): RunEventDraft => ({ type: 'turned', adjuster, turns });
-const stepOf = (run: ReturnType<typeof runOf>, id: string) => run.steps.find((step) => step.id === id)!;
+const turned = (adjuster: string, turns: number): RunEventDraft => ({
+  type: 'turned',
+  adjuster,
+  turns,
+});
+const stepOf = (run: ReturnType<typeof runOf>, id: string) => stepOfKind(run, 'switching', id)!;
 
 describe('a switch by its cycles', () => {
   test('a cycle is whole when it has made and broken', () => {
     const run = runOf('pressure_switch', switched('cut_out', 1, 690), switched('cut_in', 1, 610));
-    expect(bandOfCycle(run.switchMarks['set_band']!, 1)).toEqual({ cutIn: 610_000, cutOut: 690_000 });
-    expect(bandOfCycle(run.switchMarks['set_band']!, 2)).toBeUndefined();
+    expect(bandOfCycle(switchMarksOf(run, 'set_band'), 1)).toEqual({
+      cutIn: 610_000,
+      cutOut: 690_000,
+    });
+    expect(bandOfCycle(switchMarksOf(run, 'set_band'), 2)).toBeUndefined();
   });
 
   test('cut-out is asked for first, then cut-in of the same cycle, then the next', () => {
@@ -84,7 +120,11 @@ describe('a switch by its cycles', () => {
   test('a subtractive one reads its scale at cut-out', () => {
     const draft = started('pressure_switch');
     const plate = { ...draft.plate, scale: 'subtractive', printed: '' } as typeof draft.plate;
-    const events = [stamp({ ...draft, plate }, 1), stamp(switched('cut_out', 1, 690, 'as_left'), 2), stamp(switched('cut_in', 1, 600, 'as_left'), 3)]; // prettier-ignore
+    const events = [
+      stamp({ ...draft, plate }, 1),
+      stamp(switched('cut_out', 1, 690, 'as_left'), 2),
+      stamp(switched('cut_in', 1, 600, 'as_left'), 3),
+    ];
     expect(settingsLeft(unwrap(reduceRun(events)))[0]!.asLeft).toBe(690_000);
   });
 
@@ -146,7 +186,14 @@ describe('the edges of a flame in a run', () => {
 });
 
 describe('suction control', () => {
-  const line = (kPa: number): RunEventDraft => ({ type: 'reading', step_id: 'falls', role: 'inlet', purpose: 'line', reading: reading(kPa * 1000), settled: true }); // prettier-ignore
+  const line = (kPa: number): RunEventDraft => ({
+    type: 'reading',
+    step_id: 'falls',
+    role: 'inlet',
+    purpose: 'line',
+    reading: reading(kPa * 1000),
+    settled: true,
+  });
   const inControl: RunEventDraft = { type: 'step_done', step_id: 'in_control' };
 
   test('it is not set before suction falls below the set point by itself', () => {

@@ -1,13 +1,19 @@
 import { checkTurn, type TurnError } from '../coach';
 import type { Gauge } from '../gauge';
-import { unmetGuards, type GuardOutcome } from '../procedure';
+import {
+  openEndsOf,
+  refusedBy,
+  tableOf,
+  unmetOf,
+  type EntryDraft,
+  type GuardOutcome,
+  type StepRefusal,
+} from '../step';
+import { adjusterPlate, isInstrument } from '../valve';
 import type { RunEventDraft } from './event';
-import { adjusterPlate, adjustersOf, isInstrument } from '../valve';
-import { lightsLeft, mustPurge } from './lights';
-import { tableOf } from './points';
+import type { Run } from './run';
 import { leavesSetting, settingsLeft } from './settings-left';
-import { openEndsOf, factsOf, isPassed } from './view';
-import type { Run } from './state';
+import { isPassed } from './view';
 
 /** Why an event may not join a run, or what has to be confirmed first (`asks`). */
 export type EventError =
@@ -21,42 +27,29 @@ export type EventError =
   | { readonly code: 'run.beyond_gauge'; readonly asks: true; readonly gauge: string }
   | { readonly code: 'run.negative_impossible' }
   | { readonly code: 'run.sheet_has_no_as_left' }
-  | { readonly code: 'run.purge_first' }
-  | { readonly code: 'run.lights_spent'; readonly most: number }
-  | { readonly code: 'run.point_twice'; readonly at: number; readonly direction: 'up' | 'down' }
+  | StepRefusal
   | TurnError;
 
 /** Checks an event against the run as it stands; undefined when it may be added. */
 export function checkEvent(run: Run, draft: RunEventDraft): EventError | undefined {
   if (run.status === 'signed') return { code: 'run.already_signed' };
-  if (run.status === 'abandoned' && draft.type !== 'open_end_closed') return { code: 'run.abandoned' };
+  if (run.status === 'abandoned' && draft.type !== 'open_end_closed')
+    return { code: 'run.abandoned' };
+  if (draft.type === 'started') return undefined;
+  return ownCheck(run, draft) ?? kindCheck(run, draft) ?? doubtOf(run, draft);
+}
+
+function ownCheck(run: Run, draft: EntryDraft): EventError | undefined {
   switch (draft.type) {
     case 'turned':
       return isKnown(run, draft.adjuster)
         ? checkTurn(draft.turns, adjusterPlate(run.started.plate, draft.adjuster).travel_turns)
         : { code: 'run.unknown_adjuster', adjuster: draft.adjuster };
-    case 'marked':
-      return draft.reading.confirmed ? undefined : readingDoubt(run.gauges[draft.role], draft.reading.si);
-    case 'light_tried':
-      if (mustPurge(run)) return { code: 'run.purge_first' };
-      if (lightsLeft(run) <= 0) return { code: 'run.lights_spent', most: run.lights.length };
-      return draft.reading.confirmed ? undefined : readingDoubt(run.gauges[draft.role], draft.reading.si);
-    case 'swept':
-    case 'switched':
-      return draft.reading.confirmed ? undefined : readingDoubt(run.gauges[draft.role], draft.reading.si);
-    case 'cal_point':
-      return run.points[draft.step_id]?.some(
-        (point) => point.at === draft.at && point.direction === draft.direction && point.pass === draft.pass,
-      )
-        ? { code: 'run.point_twice', at: draft.at, direction: draft.direction }
-        : undefined;
-    case 'reading':
-      return checkReading(run, draft);
     case 'step_done':
     case 'locked': {
       const step = run.steps.find(({ id }) => id === draft.step_id);
       if (!step) return { code: 'run.unknown_step', step: draft.step_id };
-      const unmet = unmetGuards(step.needs, factsOf(run, step))[0];
+      const unmet = unmetOf(run, step)[0];
       return unmet && { code: 'run.guard_unmet', guard: unmet };
     }
     case 'signed':
@@ -64,6 +57,19 @@ export function checkEvent(run: Run, draft: RunEventDraft): EventError | undefin
     default:
       return undefined;
   }
+}
+
+/** What the kind of its step has against an entry. */
+function kindCheck(run: Run, draft: EntryDraft): EventError | undefined {
+  if (!('step_id' in draft)) return undefined;
+  const step = run.steps.find(({ id }) => id === draft.step_id);
+  return step && refusedBy(run, step, draft);
+}
+
+/** A reading that looks odd on its gauge is asked about once. */
+function doubtOf(run: Run, draft: EntryDraft): EventError | undefined {
+  if (!('reading' in draft) || draft.reading.confirmed) return undefined;
+  return readingDoubt(run.gauges[draft.role], draft.reading.si);
 }
 
 /** Why a run cannot be signed yet; undefined when it can. */
@@ -79,12 +85,7 @@ export function signingError(run: Run): EventError | undefined {
 }
 
 const isKnown = (run: Run, adjuster: string): boolean =>
-  adjustersOf(run.started.plate).some(({ id }) => id === adjuster);
-
-function checkReading(run: Run, draft: Extract<RunEventDraft, { type: 'reading' }>): EventError | undefined {
-  if (draft.reading.confirmed) return undefined;
-  return readingDoubt(run.gauges[draft.role], draft.reading.si);
-}
+  run.adjusters.some(({ id }) => id === adjuster);
 
 /** What is odd about a value on this gauge: asked once, then believed. */
 export function readingDoubt(gauge: Gauge | undefined, si: number): EventError | undefined {

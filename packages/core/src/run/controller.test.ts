@@ -1,8 +1,8 @@
 import { unwrap } from '../result';
+import { DIALLED, dialledIn, stepFitOf, stepTestOf, SWEEP_GAINS, sweepView } from '../step';
 import { familyStarted } from '../testing/family-samples';
 import { stamp } from '../testing/samples';
 import { checkEvent } from './check-event';
-import { DIALLED, dialledIn, stepFitOf, SWEEP_GAINS, sweepView } from './controller-view';
 import type { RunEventDraft } from './event';
 import { reduceRun } from './reduce';
 
@@ -10,7 +10,10 @@ const runOf = (...drafts: RunEventDraft[]) =>
   unwrap(
     reduceRun([
       stamp(familyStarted('controller'), 1),
-      ...drafts.map((draft, i) => ({ ...stamp(draft, i + 2), at_ms: 1_000_000_000_000 + i * 1000 })),
+      ...drafts.map((draft, i) => ({
+        ...stamp(draft, i + 2),
+        at_ms: 1_000_000_000_000 + i * 1000,
+      })),
     ]),
   );
 const swept = (gain: number, kPa: number): RunEventDraft => ({
@@ -87,7 +90,7 @@ describe('the alignment of a controller', () => {
 describe('the tuning of a controller', () => {
   test('a step test is kept as it was recorded, and fitted', () => {
     const run = runOf(tested(1.2));
-    expect(run.stepTest).toHaveLength(120);
+    expect(stepTestOf(run)).toHaveLength(120);
     const fit = stepFitOf(run);
     expect(fit?.ok && fit.value.model.gain).toBeCloseTo(1.2, 1);
     expect(stepFitOf(runOf())).toBeUndefined();

@@ -1,41 +1,57 @@
-import { terminals } from '../procedure';
 import { valveAfter, type Valve } from '../exchange';
-import { freezeSheet, sheetBodySchema } from '../sheet';
+import type { ElectronicPilotPlate } from '../family';
 import { unwrap } from '../result';
-import { familyStarted, rehearsedFamily } from '../testing/family-samples';
-import { replayTwin, twinOutputs } from '../twin';
-import { logDays, shortestInterval, type ElectronicPilotPlate } from '../valve';
-import { checkEvent } from './check-event';
+import { freezeSheet, sheetBodySchema } from '../sheet';
 import {
   cableKey,
   cableSums,
+  pointsOf,
   registersView,
+  selfTuningOf,
+  stepOfKind,
   strokeVerdict,
+  terminals,
   terminalsLeft,
   trimNow,
   tuneIsDue,
   voltsLeft,
-} from './device-view';
+} from '../step';
+import { familyStarted, rehearsedFamily } from '../testing/family-samples';
+import { replayTwin, twinOutputs } from '../twin';
+import { logDays, shortestInterval } from '../valve';
+import { checkEvent } from './check-event';
 import type { RunEvent, RunEventDraft } from './event';
 import { reduceRun } from './reduce';
-import type { Run } from './state';
-import { runView } from './view'; // prettier-ignore
+import type { Run } from './run';
+import { runView } from './view';
 
 const draft = familyStarted('electronic_pilot');
 const plate = draft.plate as ElectronicPilotPlate;
 
 /** A run that stands before a step, and what may be added to it there. */
 function standing(stopBefore: string, over: Partial<ElectronicPilotPlate> = {}) {
-  const { events } = rehearsedFamily('electronic_pilot', { plate: { ...plate, ...over } }, { stopBefore });
+  const { events } = rehearsedFamily(
+    'electronic_pilot',
+    { plate: { ...plate, ...over } },
+    { stopBefore },
+  );
   const list: RunEvent[] = [...events];
   const run = (): Run => unwrap(reduceRun(list));
   const add = (event: RunEventDraft) => {
     const refused = checkEvent(run(), event);
-    if (!refused) list.push({ ...event, id: `x${list.length}`, run_id: list[0]!.run_id, author: 'Ines', at_ms: list.at(-1)!.at_ms + 1000, lamport: list.length + 1 } as RunEvent);
+    if (!refused)
+      list.push({
+        ...event,
+        id: `x${list.length}`,
+        run_id: list[0]!.run_id,
+        author: 'Ines',
+        at_ms: list.at(-1)!.at_ms + 1000,
+        lamport: list.length + 1,
+      } as RunEvent);
     return refused;
   };
   return { run, add, list };
-} // prettier-ignore
+}
 
 describe('a whole run on an electronic pilot', () => {
   const { run, events } = rehearsedFamily('electronic_pilot');
@@ -55,14 +71,21 @@ describe('a whole run on an electronic pilot', () => {
     expect(device.cables.map(({ cable }) => cable)).toEqual(['loop', 'power']);
     expect(device.terminals).toHaveLength(terminals.length);
     expect(device.registers.find(({ address }) => address === 40_008)).toMatchObject({ value: 1 });
-    expect(device.registers.find(({ address }) => address === 40_006)).toMatchObject({ value: 520_000 });
+    expect(device.registers.find(({ address }) => address === 40_006)).toMatchObject({
+      value: 520_000,
+    });
     expect(device.tuning).toMatchObject({ trim: plate.trim });
     expect(device.log_days).toBeGreaterThan(365);
   });
 
   test('replayed from its events the unit stands as it was left', () => {
     const twin = replayTwin(events)!;
-    expect(twin.wanted).toMatchObject({ mode: '1', set_value: '520000', stroked: 'yes', power: 'on' });
+    expect(twin.wanted).toMatchObject({
+      mode: '1',
+      set_value: '520000',
+      stroked: 'yes',
+      power: 'on',
+    });
     expect(Math.abs(twinOutputs(twin).outlet - 520_000)).toBeLessThan(25_000);
   });
 
@@ -72,9 +95,12 @@ describe('a whole run on an electronic pilot', () => {
     expect(after.plate).toMatchObject({ trim: plate.trim, tuned_trim: plate.trim });
     const next = rehearsedFamily('electronic_pilot', { plate: after.plate });
     expect(next.run.status).toBe('signed');
-    expect(next.run.selfTune).toBeUndefined();
-    expect(unwrap(freezeSheet(next.run, null)).device).toMatchObject({ tuning: null, kept_tuning_of: plate.trim });
-  }); // prettier-ignore
+    expect(selfTuningOf(next.run)).toBeUndefined();
+    expect(unwrap(freezeSheet(next.run, null)).device).toMatchObject({
+      tuning: null,
+      kept_tuning_of: plate.trim,
+    });
+  });
 });
 
 describe('cables before power', () => {
@@ -83,25 +109,34 @@ describe('cables before power', () => {
     expect(voltsLeft(run())).toBe(true);
     const [loop] = cableSums(run());
     // 24 − 11 − 3 − 250 Ω · 20 mA − 2 · 180 m of 0.75 mm² at 20 °C.
-    expect(loop!.budget.ok && loop!.budget.value.left).toBeCloseTo(5 - 0.02 * ((2 * 1.724e-8 * 180) / 0.75e-6), 6);
+    expect(loop!.budget.ok && loop!.budget.value.left).toBeCloseTo(
+      5 - 0.02 * ((2 * 1.724e-8 * 180) / 0.75e-6),
+      6,
+    );
     add({ type: 'observed', key: cableKey('power', 'length_m'), value: 200 });
     const power = cableSums(run())[1]!;
     expect(power.budget.ok && power.budget.value.left).toBeLessThan(0);
     expect(power.budget.ok && power.budget.value.longest).toBeCloseTo(96.7, 0);
-    expect(add({ type: 'step_done', step_id: 'cables' })).toMatchObject({ guard: { guard: 'volts_left' } });
-  }); // prettier-ignore
+    expect(add({ type: 'step_done', step_id: 'cables' })).toMatchObject({
+      guard: { guard: 'volts_left' },
+    });
+  });
 
   test('figures that mean nothing are said, and nothing goes on', () => {
     const { run, add } = standing('cables');
     add({ type: 'observed', key: cableKey('loop', 'area_m2'), value: 0 });
-    expect(cableSums(run())[0]!.budget).toMatchObject({ ok: false, error: { code: 'valve.loop_nonsense', field: 'area' } }); // prettier-ignore
+    expect(cableSums(run())[0]!.budget).toMatchObject({
+      ok: false,
+      error: { code: 'valve.loop_nonsense', field: 'area' },
+    });
     expect(voltsLeft(run())).toBe(false);
   });
 
   test('every terminal has to be seen right, and a tick can be taken back', () => {
     const { run, add } = standing('terminals');
     expect(terminalsLeft(run())).toBe(terminals.length);
-    for (const { id } of terminals) add({ type: 'observed', key: `terminal_${id}`, value: 'right' });
+    for (const { id } of terminals)
+      add({ type: 'observed', key: `terminal_${id}`, value: 'right' });
     expect(terminalsLeft(run())).toBe(0);
     add({ type: 'observed', key: 'terminal_earth', value: 'open' });
     expect(add({ type: 'step_done', step_id: 'terminals' })).toMatchObject({ guard: { have: 1 } });
@@ -111,28 +146,32 @@ describe('cables before power', () => {
 describe('registers by hand', () => {
   test('a value read off wrong is not right, and keeps the step', () => {
     const { run, add } = standing('application');
-    const step = run().steps.find(({ id }) => id === 'application')!;
+    const step = stepOfKind(run(), 'registers', 'application')!;
     const set = (register: 'application' | 'set_value', value: number) =>
       add({ type: 'register_set', step_id: 'application', register, value, source: 'typed' });
     set('application', 2);
     set('set_value', 520_000);
     expect(registersView(run(), step, 0).map(({ isRight }) => isRight)).toEqual([false, true]);
-    expect(add({ type: 'step_done', step_id: 'application' })).toMatchObject({ guard: { have: 1 } });
+    expect(add({ type: 'step_done', step_id: 'application' })).toMatchObject({
+      guard: { have: 1 },
+    });
     set('application', 1);
     expect(add({ type: 'step_done', step_id: 'application' })).toBeUndefined();
   });
 
   test('trims take the five points as found onto the line', () => {
     const { run } = standing('range');
-    const step = run().steps.find(({ id }) => id === 'range')!;
-    const { trim_zero: zero, trim_span: span } = Object.fromEntries(registersView(run(), step, 0).map(({ key, wanted }) => [key, wanted]));
-    const points = run().points['as_found']!;
+    const step = stepOfKind(run(), 'registers', 'range')!;
+    const { trim_zero: zero, trim_span: span } = Object.fromEntries(
+      registersView(run(), step, 0).map(({ key, wanted }) => [key, wanted]),
+    );
+    const points = pointsOf(run(), 'as_found');
     for (const { at, share } of points) expect((share + zero!) * (1 + span!)).toBeCloseTo(at, 2);
-  }); // prettier-ignore
+  });
 
   test('date and time follow the device that writes them', () => {
     const { run } = standing('logging');
-    const step = run().steps.find(({ id }) => id === 'logging')!;
+    const step = stepOfKind(run(), 'registers', 'logging')!;
     const [day, minute] = registersView(run(), step, Date.UTC(2026, 10, 25, 14, 7));
     expect(day!.wanted).toBe((Date.UTC(2026, 10, 25) - Date.UTC(2000, 0, 1)) / 86_400_000);
     expect(minute!.wanted).toBe(14 * 60 + 7);

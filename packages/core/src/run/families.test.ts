@@ -1,28 +1,65 @@
 import { unwrap } from '../result';
 import { freezeSheet, sheetBodySchema } from '../sheet';
+import {
+  captureCycles,
+  captureView,
+  countView,
+  isWhole,
+  marksOf,
+  openEndsOf,
+  recordOf,
+  searchView,
+  settingView,
+  stepOfKind,
+  stepsOfKind,
+} from '../step';
 import { familyStarted, rehearsedFamily, type SampleName } from '../testing/family-samples';
 import { stamp, startAtMs } from '../testing/samples';
 import { replayTwin, twinOutputs } from '../twin';
-import { captureCycles, isWhole } from './captures';
-import { captureView } from './capture-view';
 import { checkEvent, signingError } from './check-event';
-import { countView } from './count-view';
 import { runEventSchema, type RunEventDraft } from './event';
 import { reduceRun } from './reduce';
-import { searchView } from './search-view';
-import { settingView } from './setting-view';
-import { openEndsOf, runView } from './view';
+import { runView } from './view';
 
-const names: readonly SampleName[] = ['sustaining', 'combined', 'relief_pilot', 'relief_spring', 'vacuum', 'hydraulic', 'gas', 'self_operated', 'back_pressure', 'suction', 'pressure_switch', 'burner_pilot']; // prettier-ignore
+const names: readonly SampleName[] = [
+  'sustaining',
+  'combined',
+  'relief_pilot',
+  'relief_spring',
+  'vacuum',
+  'hydraulic',
+  'gas',
+  'self_operated',
+  'back_pressure',
+  'suction',
+  'pressure_switch',
+  'burner_pilot',
+];
 const runOf = (name: SampleName, ...drafts: RunEventDraft[]) =>
-  unwrap(reduceRun([stamp(familyStarted(name), 1), ...drafts.map((draft, i) => stamp(draft, i + 2))]));
+  unwrap(
+    reduceRun([stamp(familyStarted(name), 1), ...drafts.map((draft, i) => stamp(draft, i + 2))]),
+  );
 const reading = (si: number) => ({
   si,
   entered: { text: String(si), unit: 'Pa' },
   gauge_id: 'g',
   source: 'typed' as const,
 });
-const marked = (step_id: string, mark: 'cracked' | 'full_flow' | 'reseated', cycle: number, si: number, over = {}): RunEventDraft => ({ type: 'marked', step_id, role: 'inlet', mark, cycle, reading: reading(si), ...over }); // prettier-ignore
+const marked = (
+  step_id: string,
+  mark: 'cracked' | 'full_flow' | 'reseated',
+  cycle: number,
+  si: number,
+  over = {},
+): RunEventDraft => ({
+  type: 'marked',
+  step_id,
+  role: 'inlet',
+  mark,
+  cycle,
+  reading: reading(si),
+  ...over,
+});
 
 describe('a whole run on its twin', () => {
   test.each(names)('%s ends signed, within its lanes, with nothing open', (name) => {
@@ -53,7 +90,9 @@ describe('a whole run on its twin', () => {
 
   test('hydraulic settings go from the highest down, and the gauge is ruled by the one in hand', () => {
     const { run } = rehearsedFamily('hydraulic');
-    const order = ['set_main', 'set_cross_a', 'set_cross_b', 'set_compensator'].map((id) => run.done[id]!);
+    const order = ['set_main', 'set_cross_a', 'set_cross_b', 'set_compensator'].map(
+      (id) => run.done[id]!,
+    );
     expect(order).toEqual([...order].sort((a, b) => a - b));
     const seen = settingView(run, 'compensator').dots;
     expect(Math.abs(seen[0]!.pressure - 23e6)).toBeLessThan(4e5);
@@ -78,9 +117,16 @@ describe('a whole run on its twin', () => {
 });
 
 describe('looking for a relief', () => {
-  const lineRead: RunEventDraft = { type: 'reading', step_id: 'line', role: 'inlet', purpose: 'line', reading: reading(1_176_000), settled: true }; // prettier-ignore
+  const lineRead: RunEventDraft = {
+    type: 'reading',
+    step_id: 'line',
+    role: 'inlet',
+    purpose: 'line',
+    reading: reading(1_176_000),
+    settled: true,
+  };
   const parked: RunEventDraft = { type: 'step_done', step_id: 'park' };
-  const step = runOf('relief_pilot').steps.find(({ kind }) => kind === 'search')!;
+  const step = stepsOfKind(runOf('relief_pilot'), 'search')[0]!;
   test('waits for the line to be read, then lowers, in moves that shrink', () => {
     expect(searchView(runOf('relief_pilot', parked), step).move).toBeUndefined();
     const sizes: number[] = [];
@@ -112,7 +158,7 @@ describe('a setting by count', () => {
   const body = unwrap(freezeSheet(run, null));
   test('is recorded as such, with an uncertainty that grows with the turns', () => {
     expect(body.settings[0]).toMatchObject({ method: 'by_count' });
-    const step = run.steps.find(({ kind }) => kind === 'count')!;
+    const step = stepsOfKind(run, 'count')[0]!;
     const view = countView(run, step);
     expect(view.left).toBe(0);
     expect(view.here).toBeLessThan(1_000_000);
@@ -124,8 +170,12 @@ describe('a setting by count', () => {
 });
 
 describe('capturing cycles', () => {
-  const step = runOf('relief_pilot').steps.find(({ id }) => id === 'prove_cycles')!;
-  const cycle = (n: number, cracks: number) => [marked(step.id, 'cracked', n, cracks), marked(step.id, 'full_flow', n, cracks + 40_000), marked(step.id, 'reseated', n, cracks - 70_000)]; // prettier-ignore
+  const step = stepOfKind(runOf('relief_pilot'), 'capture', 'prove_cycles')!;
+  const cycle = (n: number, cracks: number) => [
+    marked(step.id, 'cracked', n, cracks),
+    marked(step.id, 'full_flow', n, cracks + 40_000),
+    marked(step.id, 'reseated', n, cracks - 70_000),
+  ];
   const three = [...cycle(1, 1_184_000), ...cycle(2, 1_180_000), ...cycle(3, 1_179_000)];
   test('three whole cycles are enough, and give their result', () => {
     const view = captureView(runOf('relief_pilot', ...three), step);
@@ -139,7 +189,7 @@ describe('capturing cycles', () => {
   test('a mark can be moved, the one it replaces is gone', () => {
     const events = [...three, marked(step.id, 'cracked', 2, 1_200_000, { replaces: 'e00005' })];
     expect(captureCycles(runOf('relief_pilot', ...events), step.id)[1]!.cracked).toBe(1_200_000);
-    expect(runOf('relief_pilot', ...events).captures[step.id]).toHaveLength(9);
+    expect(marksOf(runOf('relief_pilot', ...events), step.id)).toHaveLength(9);
   });
   test('cracking outside the lane asks for a turn, and cycles before it count no more', () => {
     const low = [...cycle(1, 1_100_000), ...cycle(2, 1_102_000), ...cycle(3, 1_101_000)];
@@ -151,23 +201,45 @@ describe('capturing cycles', () => {
     expect(captureView(turned, step)).toMatchObject({ isEnough: false, nextCycle: 4 });
   });
   test('a log gives its cycles at once, after those that are there', () => {
-    const log: RunEventDraft = { type: 'log_taken', step_id: step.id, name: 'ramp.csv', samples: [[0, 1]], cycles: [{ cracked: 1_180_000, reseated: 1_100_000, sure: 0.99 }, { cracked: 1_182_000, sure: 0.95 }] }; // prettier-ignore
+    const log: RunEventDraft = {
+      type: 'log_taken',
+      step_id: step.id,
+      name: 'ramp.csv',
+      samples: [[0, 1]],
+      cycles: [
+        { cracked: 1_180_000, reseated: 1_100_000, sure: 0.99 },
+        { cracked: 1_182_000, sure: 0.95 },
+      ],
+    };
     const run = runOf('relief_pilot', ...cycle(1, 1_181_000), log);
     expect(captureCycles(run, step.id).map(({ cycle: n }) => n)).toEqual([1, 2, 3]);
-    expect(run.logs[step.id]).toEqual([[0, 1]]);
+    expect(recordOf(run, step).log).toEqual([[0, 1]]);
   });
 });
 
 describe('a valve that goes out of service', () => {
-  const condemned: RunEventDraft = { type: 'condemned', step_id: 'seal', reason: 'Seal wire broken' };
+  const condemned: RunEventDraft = {
+    type: 'condemned',
+    step_id: 'seal',
+    reason: 'Seal wire broken',
+  };
   test('has nothing left to do but to put back and sign', () => {
     const run = runOf('gas', { type: 'step_done', step_id: 'fit_gauges' }, condemned);
     expect(run.steps.map(({ kind }) => kind)).toEqual(['restore', 'sign']);
     expect(signingError(run)).toMatchObject({ code: 'run.open_ends_left' });
   });
   test('is signed without a setting, and says why', () => {
-    const { run } = rehearsedFamily('gas', {}, { judge: ({ id }) => (id === 'seal' ? 'fails' : 'sound') });
-    expect(unwrap(freezeSheet(run, null))).toMatchObject({ outcome: 'out_of_service', verdict: null, settings: [], out_of_service_because: expect.stringContaining('Seal wire') }); // prettier-ignore
+    const { run } = rehearsedFamily(
+      'gas',
+      {},
+      { judge: ({ id }) => (id === 'seal' ? 'fails' : 'sound') },
+    );
+    expect(unwrap(freezeSheet(run, null))).toMatchObject({
+      outcome: 'out_of_service',
+      verdict: null,
+      settings: [],
+      out_of_service_because: expect.stringContaining('Seal wire'),
+    });
   });
 });
 
@@ -175,13 +247,23 @@ describe('a sequence', () => {
   test('leaves no setting, and is signed all the same', () => {
     const { run } = rehearsedFamily('back_pressure', { school: 'shut_down' });
     expect(run.status).toBe('signed');
-    expect(unwrap(freezeSheet(run, null))).toMatchObject({ outcome: 'sequence_done', settings: [] });
+    expect(unwrap(freezeSheet(run, null))).toMatchObject({
+      outcome: 'sequence_done',
+      settings: [],
+    });
     expect(run.signed!.at_ms).toBeGreaterThan(startAtMs);
   });
 });
 
 describe('a spring that is changed', () => {
-  const wrong = { ...familyStarted('relief_spring').plate, springs: [{ colour: 'yellow', from_pa: 5e3, to_pa: 18e3, rate_pa_per_turn: 2e3 }, { colour: 'blue', from_pa: 15e3, to_pa: 38e3, rate_pa_per_turn: 4e3 }], fitted_spring: 'yellow' } as never; // prettier-ignore
+  const wrong = {
+    ...familyStarted('relief_spring').plate,
+    springs: [
+      { colour: 'yellow', from_pa: 5e3, to_pa: 18e3, rate_pa_per_turn: 2e3 },
+      { colour: 'blue', from_pa: 15e3, to_pa: 38e3, rate_pa_per_turn: 4e3 },
+    ],
+    fitted_spring: 'yellow',
+  } as never;
   test('must be the right one before the work goes on', () => {
     const run = unwrap(reduceRun([stamp(familyStarted('relief_spring', { plate: wrong }), 1)]));
     expect(checkEvent(run, { type: 'step_done', step_id: 'spring' })).toMatchObject({

@@ -1,20 +1,41 @@
 import { unwrap } from '../result';
 import { freezeSheet, sheetBodySchema } from '../sheet';
+import {
+  deadBandKey,
+  linkageView,
+  openEndsOf,
+  passesKey,
+  pointError,
+  pointsOf,
+  pointsView,
+  recordOf,
+  shareOf,
+  stepsOfKind,
+  tableOf,
+} from '../step';
 import { familyStarted, rehearsedFamily, type SampleName } from '../testing/family-samples';
 import { stamp } from '../testing/samples';
 import { checkEvent, signingError } from './check-event';
 import { runEventSchema, type RunEventDraft } from './event';
-import { deadBandKey, linkageView, passesKey, pointError, pointsView, shareOf, tableOf } from './points'; // prettier-ignore
 import { reduceRun } from './reduce';
-import { openEndsOf, runView } from './view';
+import { runView } from './view';
 
 const names: readonly SampleName[] = ['positioner', 'indicator', 'controller'];
 const runOf = (name: SampleName, ...drafts: RunEventDraft[]) =>
-  unwrap(reduceRun([stamp(familyStarted(name), 1), ...drafts.map((draft, i) => stamp(draft, i + 2))]));
+  unwrap(
+    reduceRun([stamp(familyStarted(name), 1), ...drafts.map((draft, i) => stamp(draft, i + 2))]),
+  );
 const point = (at: number, output: number, over = {}): RunEventDraft => ({
-  type: 'cal_point', step_id: 'as_found', at, direction: 'up', pass: 1, output,
-  entered: { text: String(output), unit: '%' }, source: 'typed', ...over,
-}); // prettier-ignore
+  type: 'cal_point',
+  step_id: 'as_found',
+  at,
+  direction: 'up',
+  pass: 1,
+  output,
+  entered: { text: String(output), unit: '%' },
+  source: 'typed',
+  ...over,
+});
 const done = (step_id: string): RunEventDraft => ({ type: 'step_done', step_id });
 
 describe('a whole run by points on its twin', () => {
@@ -39,7 +60,7 @@ describe('a whole run by points on its twin', () => {
   test('end points by output pressure come to an output that begins and saturates where it should', () => {
     const { run } = rehearsedFamily('positioner', { school: 'end_points' });
     expect(run.status).toBe('signed');
-    const last = (at: number) => run.points['end_points']!.findLast((taken) => taken.at === at)!;
+    const last = (at: number) => pointsOf(run, 'end_points').findLast((taken) => taken.at === at)!;
     expect(last(0).output).toBeLessThanOrEqual(0.004 + 0.04 * 0.016);
     expect(last(1).output).toBeGreaterThanOrEqual(0.02 - 0.04 * 0.016);
   });
@@ -51,23 +72,29 @@ describe('a whole run by points on its twin', () => {
     expect(control!.model!.gain).toBeGreaterThan(0.6);
     expect(control!.model!.time_constant_s).toBeGreaterThan(10);
     expect(control!.band_percent).toBeGreaterThan(10);
-    const first = run.sweeps.slice(0, 6).map(({ output }) => output);
+    const first = recordOf(run, stepsOfKind(run, 'sweep')[0]!)
+      .bands.slice(0, 6)
+      .map(({ output }) => output);
     expect(Math.max(...first) - Math.min(...first)).toBeGreaterThan(3400);
     expect(run.openEnds.map(({ id }) => id)).toEqual(expect.arrayContaining(['link', 'reset']));
   });
 
   test('reverse action: travel falls as the signal rises, and both ends hold all the same', () => {
     const draft = familyStarted('positioner');
-    const { run } = rehearsedFamily('positioner', { plate: { ...draft.plate, action: 'reverse' } as typeof draft.plate }); // prettier-ignore
+    const { run } = rehearsedFamily('positioner', {
+      plate: { ...draft.plate, action: 'reverse' } as typeof draft.plate,
+    });
     expect(run.status).toBe('signed');
-    const top = run.points['as_left']!.find(({ at }) => at === 1)!;
+    const top = pointsOf(run, 'as_left').find(({ at }) => at === 1)!;
     expect(top.output).toBeCloseTo(0, 1);
     expect(top.share).toBeCloseTo(1, 1);
   });
 
   test('a span screw that works the other way is turned round and still set', () => {
     const draft = familyStarted('positioner');
-    const { run } = rehearsedFamily('positioner', { twin: { ...draft.twin!, faults: ['reversed_screw'] } });
+    const { run } = rehearsedFamily('positioner', {
+      twin: { ...draft.twin!, faults: ['reversed_screw'] },
+    });
     expect(run.status).toBe('signed');
     expect(linkageView(run).perTurn.span).toBeLessThan(0);
   });
@@ -78,13 +105,19 @@ describe('a table of points in a run', () => {
     const run = runOf('positioner', point(0, 0.01), point(0.25, 0.262));
     expect(pointsView(run, 'as_found').next).toEqual({ at: 0.5, direction: 'up', pass: 1 });
     expect(pointsView(run, 'as_found').left).toBe(7);
-    expect(tableOf(run, 'as_found')?.result).toMatchObject({ error: { code: 'prove.points_missing' } });
+    expect(tableOf(run, 'as_found')?.result).toMatchObject({
+      error: { code: 'prove.points_missing' },
+    });
     expect(tableOf(run, 'as_left')).toBeUndefined();
   });
 
   test('the same point twice is refused, and a step with points missing is not done', () => {
     const run = runOf('positioner', point(0, 0.01));
-    expect(checkEvent(run, point(0, 0.02))).toEqual({ code: 'run.point_twice', at: 0, direction: 'up' });
+    expect(checkEvent(run, point(0, 0.02))).toEqual({
+      code: 'run.point_twice',
+      at: 0,
+      direction: 'up',
+    });
     expect(checkEvent(run, point(0, 0.02, { direction: 'down' }))).toBeUndefined();
     expect(checkEvent(run, done('as_found'))).toMatchObject({
       code: 'run.guard_unmet',
@@ -94,11 +127,15 @@ describe('a table of points in a run', () => {
 
   test('an undone point counts for nothing, and its place is offered again', () => {
     const taken = stamp(point(0, 0.4), 2);
-    const events = [stamp(familyStarted('positioner'), 1), taken, stamp({ type: 'undone', undoes: taken.id }, 3)];
+    const events = [
+      stamp(familyStarted('positioner'), 1),
+      taken,
+      stamp({ type: 'undone', undoes: taken.id }, 3),
+    ];
     const run = unwrap(reduceRun(events));
     expect(pointsView(run, 'as_found').next).toMatchObject({ at: 0 });
     expect(run.linkage).toEqual([]);
-  }); // prettier-ignore
+  });
 
   test('reverse action counts output from the other end', () => {
     const { plate } = familyStarted('positioner');
@@ -112,7 +149,7 @@ describe('a table of points in a run', () => {
     expect(linkageView(run).move).toMatchObject({ kind: 'turn' });
     expect(checkEvent(run, done('zero_span'))).toMatchObject({ guard: { guard: 'linkage_holds' } });
     const { run: signed } = rehearsedFamily('indicator');
-    expect(signingError({ ...signed, points: {} })).toEqual({ code: 'run.sheet_has_no_as_left' });
+    expect(signingError({ ...signed, records: {} })).toEqual({ code: 'run.sheet_has_no_as_left' });
   });
 
   test('a calibrator that cannot give the signal, or is too coarse, cannot judge', () => {
@@ -142,11 +179,15 @@ describe('the same range once more, and the dead band', () => {
 
   test('asked for, all nine points come again, and the table waits for them', () => {
     const run = runOf('positioner', ...pass(1, 0.004), twice);
-    expect(pointsView(run, 'as_found')).toMatchObject({ passes: 2, left: 9, next: { at: 0, direction: 'up', pass: 2 } });
+    expect(pointsView(run, 'as_found')).toMatchObject({
+      passes: 2,
+      left: 9,
+      next: { at: 0, direction: 'up', pass: 2 },
+    });
     expect(tableOf(run, 'as_found')!.result.ok).toBe(false);
     expect(checkEvent(run, point(0, 0.01, { pass: 2 }))).toBeUndefined();
     expect(checkEvent(run, point(0, 0.01))).toMatchObject({ code: 'run.point_twice' });
-  }); // prettier-ignore
+  });
 
   test('what both times differ by is the repeatability', () => {
     const run = runOf('positioner', ...pass(1, 0.004), twice, ...pass(2, 0.0065));
@@ -159,9 +200,14 @@ describe('the same range once more, and the dead band', () => {
     const plain = unwrap(freezeSheet(rehearsedFamily('positioner').run, null)).tables!;
     expect(plain.as_left.repeatability).toBeUndefined();
     const { events } = rehearsedFamily('positioner');
-    const looked = stamp({ type: 'observed', key: deadBandKey('as_left'), value: 0.006 }, events.at(-1)!.lamport);
+    const looked = stamp(
+      { type: 'observed', key: deadBandKey('as_left'), value: 0.006 },
+      events.at(-1)!.lamport,
+    );
     const signed = { ...events.at(-1)!, lamport: looked.lamport + 1 };
-    const run = unwrap(reduceRun([...events.slice(0, -1), { ...looked, run_id: signed.run_id }, signed]));
+    const run = unwrap(
+      reduceRun([...events.slice(0, -1), { ...looked, run_id: signed.run_id }, signed]),
+    );
     expect(unwrap(freezeSheet(run, null)).tables!.as_left.dead_band).toBe(0.006);
-  }); // prettier-ignore
+  });
 });

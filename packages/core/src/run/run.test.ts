@@ -1,13 +1,12 @@
 import fc from 'fast-check';
 import { unwrap } from '../result';
+import { openEndsOf, ratePrior, settingView } from '../step';
 import { gauges, plate, rehearsed, stamp, startAtMs, startedDraft } from '../testing/samples';
 import { defaultHouseRules } from '../valve';
 import { checkEvent, readingDoubt, signingError } from './check-event';
 import { byOrder, mergeEvents, runEventSchema, type RunEvent, type RunEventDraft } from './event';
-import { ratePrior } from './rate-prior';
 import { extendRun, reduceRun } from './reduce';
-import { settingView } from './setting-view';
-import { openEndsOf, runView } from './view';
+import { runView } from './view';
 
 const started = stamp(startedDraft(), 1);
 const runOf = (...drafts: RunEventDraft[]) =>
@@ -20,7 +19,12 @@ const reading = (
   step_id: 'come_up',
   role: 'outlet',
   purpose: 'setting',
-  reading: { si, entered: { text: String(si / 1000), unit: 'kPa' }, gauge_id: 'g-12', source: 'typed' },
+  reading: {
+    si,
+    entered: { text: String(si / 1000), unit: 'kPa' },
+    gauge_id: 'g-12',
+    source: 'typed',
+  },
   settled: true,
   ...over,
 });
@@ -217,7 +221,10 @@ describe('what may be added', () => {
       name: 'A',
       covers: 2,
     });
-    expect(error).toEqual({ code: 'run.open_ends_left', openEnds: ['Test gauges on the tappings'] });
+    expect(error).toEqual({
+      code: 'run.open_ends_left',
+      openEnds: ['Test gauges on the tappings'],
+    });
   });
 
   test('a signed run takes nothing, a given-up one only its open ends', () => {
@@ -260,7 +267,12 @@ describe('the setting as the coach sees it', () => {
   test('a reading taken wide open teaches nothing and brings no advice', () => {
     const deaf = view(reading(0), turned(2), reading(370_000, { in_control: false }));
     expect(deaf).toMatchObject({ isInControl: false, move: undefined });
-    const later = view(reading(0), turned(2), reading(370_000, { in_control: false }), reading(400_000));
+    const later = view(
+      reading(0),
+      turned(2),
+      reading(370_000, { in_control: false }),
+      reading(400_000),
+    );
     expect(later.dots.at(-1)?.pressure).toBe(400_000);
     expect(Math.abs(later.rate!.mean - 200_000)).toBeLessThan(25_000);
   });
@@ -307,7 +319,8 @@ describe('where the first rate comes from', () => {
 
 describe('events as data', () => {
   test('every event of a whole run passes its schema unchanged', () => {
-    for (const event of whole) expect(runEventSchema.parse(JSON.parse(JSON.stringify(event)))).toEqual(event);
+    for (const event of whole)
+      expect(runEventSchema.parse(JSON.parse(JSON.stringify(event)))).toEqual(event);
   });
 
   test.each<[string, Partial<RunEvent>]>([
@@ -316,6 +329,8 @@ describe('events as data', () => {
     ['a negative clock', { type: 'paused', at_ms: -1 } as Partial<RunEvent>],
     ['a type that is none', { type: 'teleported' } as never],
   ])('%s is refused', (_, change) => {
-    expect(runEventSchema.safeParse({ ...stamp({ type: 'paused' }, 3), ...change }).success).toBe(false);
+    expect(runEventSchema.safeParse({ ...stamp({ type: 'paused' }, 3), ...change }).success).toBe(
+      false,
+    );
   });
 });

@@ -1,10 +1,9 @@
+import { adjustersOf } from '../family';
 import { crackingResult } from '../prove';
 import { unwrap } from '../result';
-import { crackingOf, noFlowOf } from '../sheet/proofs';
+import { captureCycles, crackingOf, marksOf, noFlowOf, stepsOfKind } from '../step';
 import { rehearsedFamily, type SampleName } from '../testing/family-samples';
 import { rehearsed } from '../testing/samples';
-import { adjustersOf } from '../valve';
-import { captureCycles } from './captures';
 import { leavesSetting, settingsLeft } from './settings-left';
 
 describe('what a run leaves set', () => {
@@ -57,9 +56,11 @@ describe('the proofs of a run', () => {
   test('cracking is reckoned from the very cycles that were captured', () => {
     const { run } = rehearsedFamily('relief_spring');
     const proof = crackingOf(run)!;
-    const step = run.steps.find(({ kind, id }) => kind === 'capture' && id in run.captures)!;
+    const step = stepsOfKind(run, 'capture').find(({ id }) => marksOf(run, id).length > 0)!;
     const cycles = captureCycles(run, step.id);
-    expect(proof.cycles.map(({ cracked_pa }) => cracked_pa)).toEqual(cycles.map(({ cracked }) => cracked));
+    expect(proof.cycles.map(({ cracked_pa }) => cracked_pa)).toEqual(
+      cycles.map(({ cracked }) => cracked),
+    );
     const result = unwrap(crackingResult(cycles));
     expect(proof).toMatchObject({
       cracking_pa: result.cracking,

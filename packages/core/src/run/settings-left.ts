@@ -1,10 +1,14 @@
 import { resultUncertainty } from '../gauge';
-import { adjustersOf, type AdjusterSpec, type SwitchBand } from '../valve';
-import { captureCycles } from './captures';
-import { countView } from './count-view';
-import { lastReading } from './last-reading';
-import { allCycles, switchCycles } from './switch-view';
-import type { Run } from './state';
+import {
+  allCycles,
+  captureCycles,
+  countView,
+  lastReading,
+  stepsOfKind,
+  switchCycles,
+} from '../step';
+import { hasContact, type AdjusterSpec, type SwitchBand } from '../valve';
+import type { Run } from './run';
 
 /** How the figure that is left was come by. */
 export type LeftMethod = 'by_reading' | 'by_pressure' | 'by_count';
@@ -20,11 +24,12 @@ export type SettingLeft = {
 export const leavesSetting = (run: Run): boolean =>
   run.condemned === undefined && schoolOf(run)?.leaves !== 'sequence';
 
-export const schoolOf = (run: Run) => run.procedure.schools.find(({ id }) => id === run.started.school);
+export const schoolOf = (run: Run) =>
+  run.procedure.schools.find(({ id }) => id === run.started.school);
 
 /** What every adjuster of the run was left at, as far as it has come. */
 export const settingsLeft = (run: Run): readonly SettingLeft[] =>
-  adjustersOf(run.started.plate).flatMap((spec) => {
+  run.adjusters.flatMap((spec) => {
     const left = leftOf(run, spec);
     if (!left) return [];
     const asFound =
@@ -35,18 +40,23 @@ export const settingsLeft = (run: Run): readonly SettingLeft[] =>
     return [{ spec, asFound, ...left }];
   });
 
-function leftOf(run: Run, { id, role }: AdjusterSpec): Omit<SettingLeft, 'spec' | 'asFound'> | undefined {
+function leftOf(
+  run: Run,
+  { id, role }: AdjusterSpec,
+): Omit<SettingLeft, 'spec' | 'asFound'> | undefined {
   const gauge = run.gauges[role];
   const read = lastReading(run, 'as_left', id);
   const base = gauge ? resultUncertainty(gauge) : 0;
   if (read) return { asLeft: read.reading.si, uncertainty: base, method: 'by_reading' };
   const switched = switchReading(run, 'as_left', id);
   if (switched !== undefined) return { asLeft: switched, uncertainty: base, method: 'by_pressure' };
-  const capture = run.steps.find(
-    (step) => step.kind === 'capture' && step.purpose === 'as_left' && step.adjuster === id,
+  const capture = stepsOfKind(run, 'capture').find(
+    (step) => step.purpose === 'as_left' && step.adjuster === id,
   );
   const cracks = capture
-    ? captureCycles(run, capture.id).flatMap(({ cracked }) => (cracked === undefined ? [] : [cracked]))
+    ? captureCycles(run, capture.id).flatMap(({ cracked }) =>
+        cracked === undefined ? [] : [cracked],
+      )
     : [];
   if (cracks.length > 0)
     return {
@@ -54,17 +64,21 @@ function leftOf(run: Run, { id, role }: AdjusterSpec): Omit<SettingLeft, 'spec' 
       uncertainty: base,
       method: 'by_pressure',
     };
-  const count = run.steps.find((step) => step.kind === 'count' && step.adjuster === id);
+  const count = stepsOfKind(run, 'count').find(({ adjuster }) => adjuster === id);
   if (!count || !(count.id in run.done)) return undefined;
   const { result, uncertainty } = countView(run, count);
   return result === undefined ? undefined : { asLeft: result, uncertainty, method: 'by_count' };
 }
 
 /** Scale or differential of a switch, Pa, as its cycles show them: the mean of those a purpose asked for. */
-function switchReading(run: Run, purpose: 'as_found' | 'as_left', adjuster: string): number | undefined {
+function switchReading(
+  run: Run,
+  purpose: 'as_found' | 'as_left',
+  adjuster: string,
+): number | undefined {
   const { plate } = run.started;
-  const step = run.steps.find((each) => each.kind === 'switching' && each.purpose === purpose);
-  if (!step || plate.family !== 'pressure_switch') return undefined;
+  const step = stepsOfKind(run, 'switching').find((each) => each.purpose === purpose);
+  if (!step || !hasContact(plate)) return undefined;
   const bands = purpose === 'as_left' ? switchCycles(run, step.id) : allCycles(run, step.id);
   if (bands.length === 0) return undefined;
   const of = ({ cutIn, cutOut }: SwitchBand) =>

@@ -15,7 +15,8 @@ export function canonicalJson(value: unknown): string {
 }
 
 /** SHA-256 of the canonical JSON of a sheet's body, 64 hex digits. */
-export const hashOf = (body: SheetBody): string => bytesToHex(sha256(utf8ToBytes(canonicalJson(body))));
+export const hashOf = (body: SheetBody): string =>
+  bytesToHex(sha256(utf8ToBytes(canonicalJson(body))));
 
 export type ChainError =
   | {

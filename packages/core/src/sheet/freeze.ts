@@ -1,13 +1,25 @@
+import { judgeOf } from '../family';
 import { gaugeFitness, guardedVerdict, verdicts, type Verdict } from '../gauge';
 import { err, ok, type Result } from '../result';
 import {
   leavesSetting,
-  plateLeft, settingView, settingsLeft, signingError, type EventError, type Run, type SettingLeft,
-} from '../run'; // prettier-ignore
-import { judgeOf } from '../valve';
-import { controlOf, crackingOf, edgesOf, noFlowOf, switchOf } from './proofs';
-import { deviceOf } from './device';
-import { tablesOf } from './tables';
+  plateLeft,
+  settingsLeft,
+  signingError,
+  type EventError,
+  type Run,
+  type SettingLeft,
+} from '../run';
+import {
+  controlOf,
+  crackingOf,
+  deviceOf,
+  edgesOf,
+  noFlowOf,
+  settingView,
+  switchOf,
+  tablesOf,
+} from '../step';
 import type { SheetBody, SheetSetting } from './sheet';
 
 export type FreezeError = EventError | { readonly code: 'sheet.not_signed' };
@@ -24,7 +36,9 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
   if (blocked) return err(blocked);
   if (!run.signed) return err({ code: 'sheet.not_signed' });
   const { started, signed } = run;
-  const settings = leavesSetting(run) ? settingsLeft(run).map((left) => freezeSetting(run, left)) : [];
+  const settings = leavesSetting(run)
+    ? settingsLeft(run).map((left) => freezeSetting(run, left))
+    : [];
   const tables = leavesSetting(run) ? tablesOf(run) : undefined;
   const judge = run.gauges[judgeOf(started.plate)];
   const day = new Date(signed.at_ms).toISOString().slice(0, 10);
@@ -49,9 +63,15 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     house_rules: started.house_rules,
     gauges: run.gauges,
     gauge_findings: judge
-      ? gaugeFitness(judge, started.target, day, started.house_rules).findings.map(({ code }) => code)
+      ? gaugeFitness(judge, started.target, day, started.house_rules).findings.map(
+          ({ code }) => code,
+        )
       : [],
-    outcome: run.condemned ? 'out_of_service' : settings.length > 0 || tables ? 'set' : 'sequence_done',
+    outcome: run.condemned
+      ? 'out_of_service'
+      : settings.length > 0 || tables
+        ? 'set'
+        : 'sequence_done',
     ...(run.condemned ? { out_of_service_because: run.condemned.reason } : {}),
     verdict: worst([...settings, ...(tables ? [tables] : [])].map(({ verdict }) => verdict)),
     settings,
@@ -84,7 +104,10 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
   });
 }
 
-function freezeSetting(run: Run, { spec, asFound, asLeft, uncertainty, method }: SettingLeft): SheetSetting {
+function freezeSetting(
+  run: Run,
+  { spec, asFound, asLeft, uncertainty, method }: SettingLeft,
+): SheetSetting {
   const view = settingView(run, spec.id);
   const lane = { lower: view.aim.lower, upper: view.aim.upper };
   return {
@@ -106,7 +129,9 @@ function freezeSetting(run: Run, { spec, asFound, asLeft, uncertainty, method }:
 }
 
 const worst = (all: readonly Verdict[]): Verdict | null =>
-  all.length === 0 ? null : all.reduce((a, b) => (verdicts.indexOf(b) > verdicts.indexOf(a) ? b : a));
+  all.length === 0
+    ? null
+    : all.reduce((a, b) => (verdicts.indexOf(b) > verdicts.indexOf(a) ? b : a));
 
 /** What the screw has shown, when it is sure; else what the plate says. */
 function clockwiseLearned(
@@ -121,7 +146,9 @@ function clockwiseLearned(
 
 const answersOf = (run: Run): Record<string, string | number> => ({
   ...Object.fromEntries(
-    Object.entries(run.observed).flatMap(([key, value]) => (value === undefined ? [] : [[key, value]])),
+    Object.entries(run.observed).flatMap(([key, value]) =>
+      value === undefined ? [] : [[key, value]],
+    ),
   ),
   ...run.measured,
 });

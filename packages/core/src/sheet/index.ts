@@ -1,4 +1,3 @@
 export * from './sheet';
 export * from './freeze';
 export * from './chain';
-export * from './proofs';

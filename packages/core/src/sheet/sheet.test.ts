@@ -36,7 +36,9 @@ describe('freezeSheet', () => {
   });
 
   test('a run that is not signed, or not ready, is not frozen', () => {
-    expect(freezeSheet(unwrap(reduceRun(rehearsed({ stopBefore: 'no_flow' }).events)), null).ok).toBe(false);
+    expect(
+      freezeSheet(unwrap(reduceRun(rehearsed({ stopBefore: 'no_flow' }).events)), null).ok,
+    ).toBe(false);
     expect(freezeSheet({ ...run, signed: undefined }, null)).toEqual({
       ok: false,
       error: { code: 'sheet.not_signed' },
@@ -49,7 +51,9 @@ describe('freezeSheet', () => {
   });
 
   test('a reversed screw is remembered as it showed itself', () => {
-    const reversed = unwrap(freezeSheet(rehearsed({ seed: 5, faults: ['reversed_screw'] }).run, null));
+    const reversed = unwrap(
+      freezeSheet(rehearsed({ seed: 5, faults: ['reversed_screw'] }).run, null),
+    );
     expect(reversed.settings[0]!.clockwise).toBe('lowers');
     expect(reversed.settings[0]!.rate_pa_per_turn).toBeLessThan(0);
   });
@@ -58,10 +62,13 @@ describe('freezeSheet', () => {
 describe('canonical JSON', () => {
   test('does not depend on the order of keys', () => {
     fc.assert(
-      fc.property(fc.dictionary(fc.string(), fc.oneof(fc.integer(), fc.string(), fc.boolean())), (value) => {
-        const turned = Object.fromEntries(Object.entries(value).reverse());
-        expect(canonicalJson(turned)).toBe(canonicalJson(value));
-      }),
+      fc.property(
+        fc.dictionary(fc.string(), fc.oneof(fc.integer(), fc.string(), fc.boolean())),
+        (value) => {
+          const turned = Object.fromEntries(Object.entries(value).reverse());
+          expect(canonicalJson(turned)).toBe(canonicalJson(value));
+        },
+      ),
       { seed: 41 },
     );
   });
@@ -74,7 +81,9 @@ describe('canonical JSON', () => {
 
 describe('the chain', () => {
   const second = sheetOf({ ...body, previous_hash: first.hash, run_id: 'run-2' });
-  const third = sheetOf(reviseSheet(second, { notes: ['Gauge was G-14'] }, 'Wrong gauge named', second.hash));
+  const third = sheetOf(
+    reviseSheet(second, { notes: ['Gauge was G-14'] }, 'Wrong gauge named', second.hash),
+  );
 
   test('holds together from the first to the last, revisions included', () => {
     expect(verifyChain([first, second, third])).toEqual({ ok: true, value: 3 });
@@ -82,7 +91,10 @@ describe('the chain', () => {
   });
 
   test('a changed word is found', () => {
-    const forged = { ...second, body: { ...second.body, technician: `${second.body.technician}!` } };
+    const forged = {
+      ...second,
+      body: { ...second.body, technician: `${second.body.technician}!` },
+    };
     expect(verifyChain([first, forged])).toMatchObject({
       ok: false,
       error: { code: 'sheet.hash_differs', id: second.id },
@@ -90,8 +102,14 @@ describe('the chain', () => {
   });
 
   test('a missing or moved sheet is found', () => {
-    expect(verifyChain([first, third])).toMatchObject({ ok: false, error: { code: 'sheet.link_broken' } });
-    expect(verifyChain([second, first])).toMatchObject({ ok: false, error: { code: 'sheet.link_broken' } });
+    expect(verifyChain([first, third])).toMatchObject({
+      ok: false,
+      error: { code: 'sheet.link_broken' },
+    });
+    expect(verifyChain([second, first])).toMatchObject({
+      ok: false,
+      error: { code: 'sheet.link_broken' },
+    });
   });
 
   test('a revision names what it corrects and why, and keeps the readings', () => {

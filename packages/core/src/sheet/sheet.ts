@@ -1,8 +1,19 @@
 import { z } from 'zod';
+import { plateSchema } from '../family';
 import { gaugeSchema, verdicts } from '../gauge';
-import { readingSchema } from '../run/event';
-import { hazards, purposes } from '../procedure';
-import { houseRulesSchema, otherTargetsSchema, plateSchema, targetSchema } from '../valve';
+import {
+  controlSchema,
+  crackingSchema,
+  deviceSchema,
+  edgesSchema,
+  hazards,
+  noFlowSchema,
+  purposes,
+  readingSchema,
+  switchCyclesSchema,
+  tablesSchema,
+} from '../step';
+import { houseRulesSchema, otherTargetsSchema, targetSchema } from '../valve';
 
 const hash = z.string().regex(/^[0-9a-f]{64}$/u);
 const text = z.string().max(2000);
@@ -39,32 +50,6 @@ export const sheetSettingSchema = z.object({
 });
 export type SheetSetting = z.infer<typeof sheetSettingSchema>;
 
-const share = z.number();
-/** A table of points: nominal input, output in SI, and both as shares of their spans. */
-export const sheetTableSchema = z.object({
-  points: z.array(
-    z.object({
-      at: share,
-      direction: z.enum(['up', 'down']),
-      output: number,
-      share,
-      source: z.enum(['typed', 'linked']),
-    }),
-  ),
-  zero_error: share,
-  span_error: share,
-  worst_error: share,
-  worst_at: share,
-  hysteresis: share.nullable(),
-  /** Absent where the range was gone over once, or the dead band was not looked for. */
-  repeatability: share.optional(),
-  dead_band: share.optional(),
-  linearity_independent: share,
-  linearity_terminal: share,
-  linearity_zero: share,
-});
-export type SheetTable = z.infer<typeof sheetTableSchema>;
-
 export const outcomes = ['set', 'sequence_done', 'out_of_service'] as const;
 
 /** Everything that signing freezes; units stand in the names. */
@@ -100,92 +85,18 @@ export const sheetBodySchema = z.object({
   settings: z.array(sheetSettingSchema),
   readings: z.array(sheetReading),
   droop_pa: number.nullable(),
-  no_flow: z
-    .object({
-      shape: z.enum(['levels', 'creeps']),
-      sure: number,
-      rise_pa: number,
-      allowed_pa: number,
-      creep_pa_per_s: number,
-      passes: z.boolean(),
-    })
-    .nullable(),
-  cracking: z
-    .object({
-      cycles: z.array(
-        z.object({
-          cracked_pa: number.nullable(),
-          full_flow_pa: number.nullable(),
-          reseated_pa: number.nullable(),
-        }),
-      ),
-      cracking_pa: number,
-      cracking_spread_pa: number,
-      repeatability_pa: number,
-      reseat_pa: number.nullable(),
-      reseat_spread_pa: number,
-      blowdown: number.nullable(),
-      overpressure: number.nullable(),
-      source: z.enum(['marked', 'log']),
-    })
-    .nullable(),
+  no_flow: noFlowSchema.nullable(),
+  cracking: crackingSchema.nullable(),
   /** Five points as found and as left, for what is judged by them; shares of span. */
-  tables: z
-    .object({
-      tolerance: share,
-      uncertainty: share,
-      verdict: z.enum(verdicts),
-      as_found: sheetTableSchema.nullable(),
-      as_left: sheetTableSchema,
-    })
-    .optional(),
+  tables: tablesSchema.optional(),
   /** Edges between which a pilot lights, Pa, and how far from each it was left. */
-  edges: z
-    .object({
-      low_pa: number,
-      high_pa: number,
-      to_low_pa: number,
-      to_high_pa: number,
-      lights: z.array(z.object({ pressure_pa: number, lit: z.boolean(), weak: z.boolean() })),
-    })
-    .optional(),
+  edges: edgesSchema.optional(),
   /** A controller’s sweep of the band, and what its step test came to. */
-  control: z
-    .object({
-      alignment_offset: share,
-      alignment_spread_pa: number,
-      band_percent: number,
-      reset_minutes: number,
-      /** %/%, s, s; null where no test was fitted. */
-      model: z.object({ gain: number, time_constant_s: number, dead_time_s: number }).nullable(),
-    })
-    .optional(),
+  control: controlSchema.optional(),
   /** An electronic pilot: cables before power, terminals seen right, stroke, registers as left, its tuning. */
-  device: z
-    .object({
-      cables: z.array(
-        z.object({
-          cable: z.enum(['loop', 'power']),
-          supply_v: number,
-          length_m: number,
-          area_m2: number,
-          drop_v: number,
-          left_v: number,
-        }),
-      ),
-      terminals: z.array(z.string()),
-      stroke: z.object({ closed: number, open: number, seconds: number }).nullable(),
-      registers: z.array(z.object({ address: number, name: z.string(), unit: z.string(), value: number })),
-      tuning: z
-        .object({ trim: z.string(), period_s: number, amplitude: number, gain: number, integral_s: number })
-        .nullable(),
-      /** Why it was not tuned anew; absent when it was. */
-      kept_tuning_of: z.string().optional(),
-      log_days: number,
-    })
-    .optional(),
+  device: deviceSchema.optional(),
   /** Cycles of a switch as left, Pa. */
-  switch_cycles: z.array(z.object({ cut_in_pa: number, cut_out_pa: number })).optional(),
+  switch_cycles: switchCyclesSchema.optional(),
   /** Answers that were given in the run, as they were given; figures in SI. */
   answers: z.record(z.string(), z.union([z.string(), number])),
   open_ends: z.array(
@@ -196,7 +107,9 @@ export const sheetBodySchema = z.object({
       reason: text.optional(),
     }),
   ),
-  cautions: z.array(z.object({ step_id: z.string(), hazard: z.enum(hazards), accepted_at_ms: number })),
+  cautions: z.array(
+    z.object({ step_id: z.string(), hazard: z.enum(hazards), accepted_at_ms: number }),
+  ),
   skipped: z.array(z.object({ step_id: z.string(), reason: text })),
   notes: z.array(text),
 });
@@ -206,8 +119,9 @@ export const sheetSchema = z.object({ id: z.string(), hash, body: sheetBodySchem
 export type Sheet = z.infer<typeof sheetSchema>;
 
 /** The setting that lists and charts speak of; undefined where nothing was set. */
-export const leadingSetting = ({ settings }: Pick<SheetBody, 'settings'>): SheetSetting | undefined =>
-  settings[0];
+export const leadingSetting = ({
+  settings,
+}: Pick<SheetBody, 'settings'>): SheetSetting | undefined => settings[0];
 
 /** The gauge that judged the leading setting. */
 export const judgingGauge = ({ settings, gauges }: Pick<SheetBody, 'settings' | 'gauges'>) =>

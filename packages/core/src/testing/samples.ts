@@ -1,9 +1,9 @@
+import { procedureOf, ratePriors, type ReducingPlate } from '../family';
 import type { Gauge } from '../gauge';
-import { procedureOf } from '../procedure';
 import { kPa } from '../quantity';
-import { ratePriors, type EventOf, type RunEvent, type RunEventDraft } from '../run';
+import type { EventOf, RunEvent, RunEventDraft } from '../run';
 import { rehearse, twinOf, type Rehearsal, type RehearsalOptions } from '../twin';
-import { defaultHouseRules, type ReducingPlate, type Target, type TwinFault } from '../valve';
+import { defaultHouseRules, type Target, type TwinFault } from '../valve';
 
 /** Sample plate, target, gauges and runs that many tests start from. */
 export const plate: ReducingPlate = {
@@ -62,7 +62,11 @@ export const startedDraft = (over: Partial<StartedDraft> = {}): StartedDraft => 
 });
 
 export const startAtMs = Date.UTC(2026, 10, 2, 8, 0);
-export const stamp = (draft: RunEventDraft, lamport: number, over: Partial<RunEvent> = {}): RunEvent =>
+export const stamp = (
+  draft: RunEventDraft,
+  lamport: number,
+  over: Partial<RunEvent> = {},
+): RunEvent =>
   ({
     ...draft,
     id: `e${String(lamport).padStart(5, '0')}`,
@@ -84,12 +88,18 @@ export function rehearsed(
   } = {},
 ): Rehearsal {
   const { seed = 1, faults = [], over = {}, ...stops } = options;
-  const started = startedDraft({ twin: { seed, faults: [...faults], found_pa: kPa(560) }, ...over });
+  const started = startedDraft({
+    twin: { seed, faults: [...faults], found_pa: kPa(560) },
+    ...over,
+  });
   return rehearsedDraft(started, stops);
 }
 
 /** Any start, carried out on its twin. */
-export function rehearsedDraft(started: StartedDraft, more: Partial<RehearsalOptions> = {}): Rehearsal {
+export function rehearsedDraft(
+  started: StartedDraft,
+  more: Partial<RehearsalOptions> = {},
+): Rehearsal {
   let count = 0;
   return rehearse({
     started,

@@ -23,7 +23,11 @@ export type BandError =
 export const gainOfBand = (band: number): Result<number, BandError> =>
   band > 0 ? ok(100 / band) : err({ code: 'tune.band_not_positive' });
 
-/** Proportional band of a gain, %. */
+/**
+ * Proportional band of a gain, %.
+ *
+ * @example bandOfGain(0.4) // → ok(250)
+ */
 export const bandOfGain = (gain: number): Result<number, BandError> =>
   gain > 0 ? ok(100 / gain) : err({ code: 'tune.band_not_positive' });
 

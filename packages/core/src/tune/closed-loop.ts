@@ -3,7 +3,11 @@ import type { ProcessModel } from './fit-step';
 
 export type LoopPreview = {
   /** s and % from the set point before the step. */
-  readonly samples: readonly { readonly t: number; readonly value: number; readonly output: number }[];
+  readonly samples: readonly {
+    readonly t: number;
+    readonly value: number;
+    readonly output: number;
+  }[];
   /** Over the step, as a share of it. */
   readonly overshoot: number;
   /** s after which the value stays within 5 % of the step from where it ends; undefined when it never does. */
@@ -34,7 +38,10 @@ export function previewLoop(
 ): LoopPreview {
   const { deadTime, timeConstant } = model;
   const gain = Math.abs(model.gain);
-  const horizon = Math.max(12 * (deadTime + timeConstant * 0.5), 8 * (settings.integralTime ?? timeConstant));
+  const horizon = Math.max(
+    12 * (deadTime + timeConstant * 0.5),
+    8 * (settings.integralTime ?? timeConstant),
+  );
   const dt = horizon / STEPS;
   const delay = Math.round(deadTime / dt);
   const sent: number[] = [];
@@ -43,7 +50,8 @@ export function previewLoop(
   let integral = 0;
   for (let i = 0; i <= STEPS; i++) {
     const error = step - value;
-    if (settings.integralTime !== undefined) integral += (settings.gain * error * dt) / settings.integralTime;
+    if (settings.integralTime !== undefined)
+      integral += (settings.gain * error * dt) / settings.integralTime;
     const output = settings.gain * error + integral;
     sent.push(output + (i > STEPS / 2 ? load : 0));
     if (i % 4 === 0) samples.push({ t: i * dt, value: clip(value), output: clip(output) });
@@ -52,7 +60,8 @@ export function previewLoop(
     if (Math.abs(value) > LIMIT) break;
   }
   const sensitivity = largestSensitivity(model, settings);
-  const isStable = Number.isFinite(sensitivity) && Math.abs(samples.at(-1)!.value) < 3 * Math.abs(step);
+  const isStable =
+    Number.isFinite(sensitivity) && Math.abs(samples.at(-1)!.value) < 3 * Math.abs(step);
   const firstHalf = load === 0 ? samples : samples.slice(0, Math.floor(samples.length / 2));
   const end = firstHalf.at(-1)!.value;
   return {
@@ -72,7 +81,9 @@ function settlingOf(
   end: number,
   step: number,
 ): number | undefined {
-  const outside = samples.findLastIndex(({ value }) => Math.abs(value - end) > 0.05 * Math.abs(step));
+  const outside = samples.findLastIndex(
+    ({ value }) => Math.abs(value - end) > 0.05 * Math.abs(step),
+  );
   return samples[outside + 1]?.t;
 }
 
@@ -80,7 +91,10 @@ function settlingOf(
  * Largest of |1 / (1 + L)| over frequency, L = controller · process; infinite for a loop that is not
  * stable, which the phase at gain one tells.
  */
-export function largestSensitivity({ gain, timeConstant, deadTime }: ProcessModel, settings: PI): number {
+export function largestSensitivity(
+  { gain, timeConstant, deadTime }: ProcessModel,
+  settings: PI,
+): number {
   const { gain: kc, integralTime } = settings;
   let most = 1;
   const slow = 1 / (20 * (timeConstant + deadTime + (integralTime ?? 0)));
@@ -88,7 +102,9 @@ export function largestSensitivity({ gain, timeConstant, deadTime }: ProcessMode
   for (let i = 0; i <= 600; i++) {
     const w = slow * (fast / slow) ** (i / 600);
     const size =
-      (kc * Math.abs(gain) * (integralTime === undefined ? 1 : Math.hypot(1, 1 / (w * integralTime)))) /
+      (kc *
+        Math.abs(gain) *
+        (integralTime === undefined ? 1 : Math.hypot(1, 1 / (w * integralTime)))) /
       Math.hypot(1, w * timeConstant);
     const phase =
       (integralTime === undefined ? 0 : -Math.atan(1 / (w * integralTime))) -

@@ -48,8 +48,10 @@ const SURE_F = 12;
  *          tune.too_fast: it had answered before the next sample, so there is nothing to time
  */
 export function fitStep(samples: readonly StepSample[]): Result<StepFit, StepError> {
-  if (samples.length < LEAST_SAMPLES) return err({ code: 'tune.too_short', samples: samples.length });
-  if (samples.some(({ t }, i) => i > 0 && !(t > samples[i - 1]!.t))) return err({ code: 'tune.times_out_of_order' });
+  if (samples.length < LEAST_SAMPLES)
+    return err({ code: 'tune.too_short', samples: samples.length });
+  if (samples.some(({ t }, i) => i > 0 && !(t > samples[i - 1]!.t)))
+    return err({ code: 'tune.times_out_of_order' });
   const step = stepOf(samples);
   if (!step) return err({ code: 'tune.no_step' });
   const after = samples.at(-1)!.t - step.at;
@@ -73,10 +75,12 @@ export function fitStep(samples: readonly StepSample[]): Result<StepFit, StepErr
     explained: 1 - rss / total,
     sawTheEnd: after >= deadTime + 2 * timeConstant,
   });
-} // prettier-ignore
+}
 
 /** The moment that parts the record into two levels of output best, if their difference is a step. */
-function stepOf(samples: readonly StepSample[]): { readonly at: number; readonly size: number } | undefined {
+function stepOf(
+  samples: readonly StepSample[],
+): { readonly at: number; readonly size: number } | undefined {
   const sums = [0];
   for (const { output } of samples) sums.push(sums.at(-1)! + output);
   const total = sums.at(-1)!;
@@ -87,7 +91,9 @@ function stepOf(samples: readonly StepSample[]): { readonly at: number; readonly
     const gain = size ** 2 * i * (n - i);
     if (gain > best.gain) best = { gain, i, size };
   }
-  return Math.abs(best.size) >= LEAST_STEP ? { at: samples[best.i]!.t, size: best.size } : undefined;
+  return Math.abs(best.size) >= LEAST_STEP
+    ? { at: samples[best.i]!.t, size: best.size }
+    : undefined;
 }
 
 type Fitted = {

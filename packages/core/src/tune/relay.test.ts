@@ -3,7 +3,12 @@ import type { ProcessModel, StepSample } from './fit-step';
 import { relaySettings, relayTest } from './relay';
 
 /** A first-order line with dead time under a relay, stepped finely: written apart from the plants. */
-function underRelay({ gain, timeConstant, deadTime }: ProcessModel, half: number, hysteresis: number, seconds: number) {
+function underRelay(
+  { gain, timeConstant, deadTime }: ProcessModel,
+  half: number,
+  hysteresis: number,
+  seconds: number,
+) {
   const dt = 0.02;
   const samples: StepSample[] = [];
   const sent: number[] = [];
@@ -17,7 +22,7 @@ function underRelay({ gain, timeConstant, deadTime }: ProcessModel, half: number
     if (i % 10 === 0) samples.push({ t: i * dt, output: relay * half, value });
   }
   return samples;
-} // prettier-ignore
+}
 
 describe('relay test', () => {
   test.each([

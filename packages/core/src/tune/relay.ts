@@ -28,7 +28,10 @@ const LEAST_CYCLES = 3;
  * @errors  tune.relay_no_swing where the output never turns over or the value never moves · tune.relay_too_short
  * @source  describing function of a relay with hysteresis (Åström and Hägglund 1984)
  */
-export function relayTest(samples: readonly StepSample[], hysteresis = 0): Result<RelayTest, RelayError> {
+export function relayTest(
+  samples: readonly StepSample[],
+  hysteresis = 0,
+): Result<RelayTest, RelayError> {
   const outputs = samples.map(({ output }) => output);
   const high = Math.max(...outputs);
   const low = Math.min(...outputs);
@@ -38,7 +41,8 @@ export function relayTest(samples: readonly StepSample[], hysteresis = 0): Resul
     i > 0 && output > middle && samples[i - 1]!.output <= middle ? [i] : [],
   );
   const cycles = rises.length - 2;
-  if (cycles < LEAST_CYCLES) return err({ code: 'tune.relay_too_short', cycles: Math.max(0, cycles) });
+  if (cycles < LEAST_CYCLES)
+    return err({ code: 'tune.relay_too_short', cycles: Math.max(0, cycles) });
   const whole = rises.slice(1, -1).map((from, i) => samples.slice(from, rises[i + 2]));
   const swings = whole.map((part) => {
     const values = part.map(({ value }) => value);
@@ -64,8 +68,12 @@ export function relayTest(samples: readonly StepSample[], hysteresis = 0): Resul
  *
  * @returns gain, dimensionless; integral time, s
  * @source  gain after Tyreus and Luyben 1992; integral time by trial against the closed loop
+ * @example relaySettings({ ultimateGain: 3.2, period: 20 }) // → { gain: 1, integralTime: 20 }
  */
-export const relaySettings = ({ ultimateGain, period }: Pick<RelayTest, 'ultimateGain' | 'period'>) => ({
+export const relaySettings = ({
+  ultimateGain,
+  period,
+}: Pick<RelayTest, 'ultimateGain' | 'period'>) => ({
   gain: ultimateGain / 3.2,
   integralTime: period,
 });

@@ -10,6 +10,7 @@ import type { ProcessModel } from './fit-step';
  * @param closed  wanted time constant of the closed loop, s; the dead time when not given, which
  *                keeps the sensitivity at about 1.6
  * @returns gain of the controller as a size, integral time in s
+ * @example simcSettings({ gain: 1, timeConstant: 40, deadTime: 5 }) // → { gain: 4, integralTime: 40 }
  */
 export function simcSettings({ gain, timeConstant, deadTime }: ProcessModel, closed?: number): PI {
   // Without dead time nothing bounds the gain: a twentieth of the time constant stands in for it.
@@ -21,5 +22,10 @@ export function simcSettings({ gain, timeConstant, deadTime }: ProcessModel, clo
   };
 }
 
-/** The action that makes the loop correct itself: reverse where the value rises with the output. */
-export const actionFor = ({ gain }: ProcessModel): 'direct' | 'reverse' => (gain > 0 ? 'reverse' : 'direct');
+/**
+ * The action that makes the loop correct itself: reverse where the value rises with the output.
+ *
+ * @example actionFor({ gain: 2, timeConstant: 40, deadTime: 5 }) // → 'reverse'
+ */
+export const actionFor = ({ gain }: ProcessModel): 'direct' | 'reverse' =>
+  gain > 0 ? 'reverse' : 'direct';

@@ -6,7 +6,12 @@ import { fitStep, type ProcessModel, type StepSample } from './fit-step';
 import { actionFor, simcSettings } from './simc';
 
 /** A record of one step, as a logger would leave it. */
-function record({ gain, timeConstant, deadTime }: ProcessModel, noise: number, seed: number, step = 10) {
+function record(
+  { gain, timeConstant, deadTime }: ProcessModel,
+  noise: number,
+  seed: number,
+  step = 10,
+) {
   const random = seededRandom(seed);
   const span = (deadTime + 5 * timeConstant) * 1.3;
   return Array.from({ length: 240 }, (_, i): StepSample => {
@@ -39,7 +44,10 @@ describe('proportional band and reset', () => {
   test('nothing and less are refused', () => {
     for (const bad of [0, -5, Number.NaN]) {
       expect(gainOfBand(bad)).toEqual({ ok: false, error: { code: 'tune.band_not_positive' } });
-      expect(integralOfReset(bad)).toEqual({ ok: false, error: { code: 'tune.reset_not_positive' } });
+      expect(integralOfReset(bad)).toEqual({
+        ok: false,
+        error: { code: 'tune.reset_not_positive' },
+      });
     }
   });
 });
@@ -107,7 +115,10 @@ describe('fit of a step', () => {
 
 describe('proposed settings', () => {
   test('worked: K 2, τ 40 s, θ 5 s gives a gain of 2 and 40 s', () => {
-    expect(simcSettings({ gain: 2, timeConstant: 40, deadTime: 5 })).toEqual({ gain: 2, integralTime: 40 });
+    expect(simcSettings({ gain: 2, timeConstant: 40, deadTime: 5 })).toEqual({
+      gain: 2,
+      integralTime: 40,
+    });
   });
 
   test('hold every process: stable, little overshoot, sensitivity under 1.8', () => {
@@ -140,7 +151,8 @@ describe('closed-loop preview', () => {
   });
 
   test('a wider band is calmer', () => {
-    const at = (band: number) => largestSensitivity(process, { gain: 100 / band, integralTime: 30 });
+    const at = (band: number) =>
+      largestSensitivity(process, { gain: 100 / band, integralTime: 30 });
     expect(at(20)).toBeGreaterThan(at(50));
     expect(at(50)).toBeGreaterThan(at(200));
   });

@@ -1,10 +1,27 @@
 import { settling, type Settling } from '../coach';
 import type { Sample } from '../numerics';
-import type { GaugeRole, Step } from '../procedure';
+import type { Positions } from '../plant';
 import { decimalsFor, fromSI, unitOf } from '../quantity';
 import { unwrap } from '../result';
-import { checkEvent, extendRun, reduceRun, type Reading, type Run, type RunEvent, type RunEventDraft } from '../run'; // prettier-ignore
-import { advanceTwin, readTwin, type Twin } from './twin';
+import {
+  checkEvent,
+  extendRun,
+  reduceRun,
+  type Run,
+  type RunEvent,
+  type RunEventDraft,
+} from '../run';
+import type { GaugeRole, Hand, Reading, RegisterLine, Sight, Step } from '../step';
+import { PilotDevice } from './pilot-device';
+import {
+  actOnTwin,
+  advanceTwin,
+  readScale,
+  readTwin,
+  turnTwin,
+  twinOutputs,
+  type Twin,
+} from './twin';
 
 export type RehearsalOptions = {
   readonly started: Extract<RunEventDraft, { type: 'started' }>;
@@ -22,13 +39,14 @@ export type RehearsalOptions = {
 };
 const SAMPLE = 0.5;
 
-/** Writes events as a device would, with the twin's time as its clock. */
-export class Hand {
+/** A hand on a twin: writes events as a device would, with the twin's time as its clock. */
+export class TwinHand implements Hand {
   readonly events: RunEvent[] = [];
   run: Run;
   twin: Twin;
   moves = 0;
   private readonly t0: number;
+  private device: PilotDevice | undefined;
 
   constructor(private readonly options: RehearsalOptions) {
     this.twin = options.twin;
@@ -37,12 +55,25 @@ export class Hand {
     this.run = unwrap(reduceRun(this.events));
   }
 
+  get author(): string {
+    return this.options.author;
+  }
+
+  get stopAfterTurns(): number {
+    return this.options.stopAfterTurns ?? Number.POSITIVE_INFINITY;
+  }
+
   private stamp(draft: RunEventDraft): RunEvent {
     const atMs = Math.round(this.options.startAtMs + (this.twin.t - this.t0) * 1000);
     const { runId, author, newId } = this.options;
     return {
-      ...draft, id: newId(atMs), run_id: runId, author, at_ms: atMs, lamport: this.events.length + 1,
-    } as RunEvent; // prettier-ignore
+      ...draft,
+      id: newId(atMs),
+      run_id: runId,
+      author,
+      at_ms: atMs,
+      lamport: this.events.length + 1,
+    } as RunEvent;
   }
 
   add(draft: RunEventDraft): void {
@@ -54,7 +85,42 @@ export class Hand {
   }
 
   wait(seconds: number): void {
-    this.twin = advanceTwin(this.twin, seconds);
+    if (this.device) {
+      this.device.advance(seconds);
+      this.twin = this.device.twin;
+    } else this.twin = advanceTwin(this.twin, seconds);
+  }
+
+  act(positions: Positions): void {
+    this.device = undefined;
+    this.twin = actOnTwin(this.twin, positions);
+  }
+
+  turn(adjuster: string, turns: number): void {
+    this.device = undefined;
+    this.add({ type: 'turned', adjuster, turns });
+    this.moves += 1;
+    this.twin = turnTwin(this.twin, adjuster, turns);
+  }
+
+  scale(): number {
+    return readScale(this.twin) ?? 0;
+  }
+
+  look(): Sight {
+    const { flow, opening, fill, isInControl } = twinOutputs(this.twin);
+    return { flow, opening, fill, isWideOpen: !isInControl };
+  }
+
+  line(): RegisterLine {
+    const device = (this.device ??= new PilotDevice(this.twin));
+    return {
+      ask: (text) => {
+        const reply = device.ask(text);
+        this.twin = device.twin;
+        return reply;
+      },
+    };
   }
 
   read(role: GaugeRole): Reading {
@@ -65,7 +131,6 @@ export class Hand {
     return { si, entered: { text, unit: gauge.unit }, gauge_id: gauge.id, source: 'linked' };
   }
 
-  /** Watches the gauge until it has settled, or for five minutes. */
   settle(role: GaugeRole): Settling['state'] {
     const gauge = this.run.gauges[role]!;
     const samples: Sample[] = [];

@@ -1,13 +1,7 @@
-export * from './plant';
-export * from './reducing-plant';
-export * from './line-plant';
-export * from './draw';
-export * from './screw';
-export * from './simulated-gauge';
 export * from './twin';
 export * from './replay';
 export * from './rehearse';
+export * from './hand';
 export * from './line-twin';
-export { sweepPosition } from './controller-plant';
 export * from './pilot-device';
-export * from './report';
+export * from './twin-report';

@@ -1,18 +1,28 @@
 import fc from 'fast-check';
+import { linkageAt, sweepPosition, type LinkageParams } from '../plant';
+import type { EventOf } from '../run';
 import { familyStarted, type SampleName } from '../testing/family-samples';
 import { stamp } from '../testing/samples';
-import type { EventOf } from '../run';
 import type { TwinFault } from '../valve';
-import { sweepPosition } from './controller-plant';
-import { linkageAt, type LinkageParams } from './linkage-plant';
 import { replayTwin, twinOf } from './replay';
-import { actOnTwin, advanceTwin, readScale, readTwin, turnTwin, twinOutputs, type Twin } from './twin';
+import {
+  actOnTwin,
+  advanceTwin,
+  readScale,
+  readTwin,
+  turnTwin,
+  twinOutputs,
+  type Twin,
+} from './twin';
 
 const twinFor = (name: SampleName, faults: TwinFault[] = [], seed = 3) => {
   const draft = familyStarted(name);
-  return twinOf(stamp({ ...draft, twin: { ...draft.twin!, seed, faults } }, 1) as EventOf<'started'>)!;
+  return twinOf(
+    stamp({ ...draft, twin: { ...draft.twin!, seed, faults } }, 1) as EventOf<'started'>,
+  )!;
 };
-const at = (twin: Twin, signal: number, seconds = 20) => advanceTwin(actOnTwin(twin, { signal }), seconds);
+const at = (twin: Twin, signal: number, seconds = 20) =>
+  advanceTwin(actOnTwin(twin, { signal }), seconds);
 const scale = (twin: Twin) => readScale(twin)!;
 
 describe('the twin of a positioner', () => {
@@ -59,7 +69,19 @@ describe('the twin of a positioner', () => {
     const draft = familyStarted('positioner');
     const events = [
       stamp(draft, 1),
-      stamp({ type: 'cal_point', step_id: 'as_found', at: 0.75, direction: 'up', pass: 1, output: 0.77, entered: { text: '77', unit: '%' }, source: 'linked' }, 2), // prettier-ignore
+      stamp(
+        {
+          type: 'cal_point',
+          step_id: 'as_found',
+          at: 0.75,
+          direction: 'up',
+          pass: 1,
+          output: 0.77,
+          entered: { text: '77', unit: '%' },
+          source: 'linked',
+        },
+        2,
+      ),
     ];
     expect(replayTwin(events)!.wanted['signal']).toBe(0.75);
   });
@@ -111,7 +133,8 @@ describe('the twin of a boiler with a switch', () => {
 });
 
 describe('the twin of a burner’s pilot', () => {
-  const withGas = (seed: number) => advanceTwin(actOnTwin(twinFor('burner_pilot', [], seed), { gas: 1 }), 30);
+  const withGas = (seed: number) =>
+    advanceTwin(actOnTwin(twinFor('burner_pilot', [], seed), { gas: 1 }), 30);
 
   test('lights in the middle of the maker’s range, and not far outside', () => {
     for (const seed of [3, 8, 15]) {

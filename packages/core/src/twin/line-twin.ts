@@ -1,9 +1,18 @@
+import { pilotHolding, valveLag } from '../family';
 import type { Ladder, Rung, System } from '../ladder';
 import { integrate } from '../numerics';
-import type { Positions } from '../procedure';
-import { linePlant, type LineElement, type LineNode, type LineParams } from './line-plant';
-import { screwFor, setPointOf, turnScrew, type Screw, type ScrewParams } from './screw';
-import { pilotHolding, valveLag } from './draw/water';
+import {
+  linePlant,
+  screwFor,
+  setPointOf,
+  turnScrew,
+  type LineElement,
+  type LineNode,
+  type LineParams,
+  type Positions,
+  type Screw,
+  type ScrewParams,
+} from '../plant';
 
 /** The valves of one system on one line, so that setting one moves the gauges of the others. */
 export type LineTwin = {
@@ -24,7 +33,10 @@ const SOURCE = 'source';
  *
  * @returns undefined where nothing in the system can be simulated as a line (no rung that regulates)
  */
-export function createLineTwin({ rungs }: Pick<System, 'rungs'>, { targets }: Ladder): LineTwin | undefined {
+export function createLineTwin(
+  { rungs }: Pick<System, 'rungs'>,
+  { targets }: Ladder,
+): LineTwin | undefined {
   const pa = new Map(targets.map((target) => [target.rung, target.pa]));
   const byId = new Map(rungs.map((rung) => [rung.id, rung]));
   const regulating = rungs.filter(
@@ -48,10 +60,28 @@ export function createLineTwin({ rungs }: Pick<System, 'rungs'>, { targets }: La
     ...through.map(({ id }) => ({ id, compliance: flow * 0.05, start: 0 })),
   ];
   const elements: LineElement[] = [
-    { id: 'pump', kind: 'source', from: null, to: SOURCE, input: 'pump', slew: running * 0.1, resistance, levels: { on: running + resistance * flow ** 2, off: 0 } },
-    ...regulating.map((rung) => elementOf(rung, nodeOf(rung.fed_by), flow, pa.get(rung.id)! / 1000)),
-    ...nodes.map(({ id }) => ({ id: `outlets_${id}`, kind: 'cock' as const, from: id, to: null, capacity: (4 * flow) / Math.sqrt(running), input: `outlets_${id}` })),
-  ]; // prettier-ignore
+    {
+      id: 'pump',
+      kind: 'source',
+      from: null,
+      to: SOURCE,
+      input: 'pump',
+      slew: running * 0.1,
+      resistance,
+      levels: { on: running + resistance * flow ** 2, off: 0 },
+    },
+    ...regulating.map((rung) =>
+      elementOf(rung, nodeOf(rung.fed_by), flow, pa.get(rung.id)! / 1000),
+    ),
+    ...nodes.map(({ id }) => ({
+      id: `outlets_${id}`,
+      kind: 'cock' as const,
+      from: id,
+      to: null,
+      capacity: (4 * flow) / Math.sqrt(running),
+      input: `outlets_${id}`,
+    })),
+  ];
   const screwParams = Object.fromEntries(regulating.map(({ id }) => [id, paramsOf(pa.get(id)!)]));
   const ends = through.filter(({ id }) => !through.some((other) => nodeOf(other.fed_by) === id));
   const params: LineParams = {
@@ -68,13 +98,24 @@ export function createLineTwin({ rungs }: Pick<System, 'rungs'>, { targets }: La
     params,
     screwParams,
     screws: Object.fromEntries(
-      regulating.map(({ id, found_pa: found }) => [id, screwFor(found ?? pa.get(id)!, screwParams[id]!)]),
+      regulating.map(({ id, found_pa: found }) => [
+        id,
+        screwFor(found ?? pa.get(id)!, screwParams[id]!),
+      ]),
     ),
-    inputs: { pump: 'on', ...Object.fromEntries(nodes.map(({ id }) => [`outlets_${id}`, ends.some((end) => end.id === id) ? 0.4 : 0])) },
+    inputs: {
+      pump: 'on',
+      ...Object.fromEntries(
+        nodes.map(({ id }) => [`outlets_${id}`, ends.some((end) => end.id === id) ? 0.4 : 0]),
+      ),
+    },
     state: [],
     t: 0,
-  }; // prettier-ignore
-  return advanceLine({ ...twin, state: linePlant.initial(params, twin.inputs, settingsOf(twin)) }, 120);
+  };
+  return advanceLine(
+    { ...twin, state: linePlant.initial(params, twin.inputs, settingsOf(twin)) },
+    120,
+  );
 }
 
 /** Five turns from slack to the target: a screw as good as any where no plate is at hand. */
@@ -88,9 +129,31 @@ const paramsOf = (target: number): ScrewParams => ({
 
 function elementOf({ id, kind }: Rung, from: string, flow: number, set: number): LineElement {
   if (kind === 'relief')
-    return { id, kind, from, to: null, setting: id, capacity: flow * 3, band: set * 0.04, blowdown: set * 0.04, lag: 0.5, leak: 0, sticking: 0 }; // prettier-ignore
+    return {
+      id,
+      kind,
+      from,
+      to: null,
+      setting: id,
+      capacity: flow * 3,
+      band: set * 0.04,
+      blowdown: set * 0.04,
+      lag: 0.5,
+      leak: 0,
+      sticking: 0,
+    };
   const pilot = pilotHolding(id, kind === 'sustaining' ? 'from' : 'to');
-  return { id, kind: 'regulator', from, to: id, capacity: (4 * flow) / Math.sqrt(40), pilots: [pilot], lag: valveLag, leak: 0, air: 0.03 }; // prettier-ignore
+  return {
+    id,
+    kind: 'regulator',
+    from,
+    to: id,
+    capacity: (4 * flow) / Math.sqrt(40),
+    pilots: [pilot],
+    lag: valveLag,
+    leak: 0,
+    air: 0.03,
+  };
 }
 
 const settingsOf = ({ screws, screwParams }: Pick<LineTwin, 'screws' | 'screwParams'>) =>
@@ -108,19 +171,26 @@ export function advanceLine(twin: LineTwin, seconds: number): LineTwin {
   let firstStep = CHUNK;
   while (t < until - 1e-9) {
     const dt = Math.min(CHUNK, until - t);
-    const outcome = integrate(linePlant.derivative(params, inputs, settings), state, t, t + dt, { tolerance: 2e-4, scale, firstStep });
+    const outcome = integrate(linePlant.derivative(params, inputs, settings), state, t, t + dt, {
+      tolerance: 2e-4,
+      scale,
+      firstStep,
+    });
     state = linePlant.clamp(params, outcome.state);
     firstStep = Math.max(1e-3, outcome.nextStep);
     t += dt;
   }
   return { ...twin, t, state };
-} // prettier-ignore
+}
 
 export const turnLine = (twin: LineTwin, rung: string, turns: number): LineTwin =>
   twin.screws[rung] && Number.isFinite(turns)
     ? {
         ...twin,
-        screws: { ...twin.screws, [rung]: turnScrew(twin.screws[rung], twin.screwParams[rung]!, turns) },
+        screws: {
+          ...twin.screws,
+          [rung]: turnScrew(twin.screws[rung], twin.screwParams[rung]!, turns),
+        },
       }
     : twin;
 
@@ -142,7 +212,12 @@ export function lineReliefs({ params, state }: LineTwin): Readonly<Record<string
   const lifts: Record<string, number> = {};
   for (const element of params.elements) {
     if (element.kind === 'relief') lifts[element.id] = state[at]!;
-    at += element.kind === 'source' || element.kind === 'relief' ? 1 : element.kind === 'regulator' ? 2 + element.pilots.length : 0; // prettier-ignore
+    at +=
+      element.kind === 'source' || element.kind === 'relief'
+        ? 1
+        : element.kind === 'regulator'
+          ? 2 + element.pilots.length
+          : 0;
   }
   return lifts;
 }

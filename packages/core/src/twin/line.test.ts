@@ -1,11 +1,11 @@
 import fc from 'fast-check';
+import { procedureOf } from '../family';
 import { solveLadder, systemFrom } from '../ladder';
 import { unwrap } from '../result';
-import { familyStarted, familySamples, type SampleName } from '../testing/family-samples';
+import type { EventOf } from '../run';
+import { familySamples, familyStarted, type SampleName } from '../testing/family-samples';
 import { stamp } from '../testing/samples';
 import { defaultHouseRules, twinFaults } from '../valve';
-import { procedureOf } from '../procedure';
-import type { EventOf } from '../run';
 import {
   advanceLine,
   createLineTwin,
@@ -21,7 +21,9 @@ import { actOnTwin, advanceTwin, readTwin, turnTwin, twinOutputs } from './twin'
 const names = Object.keys(familySamples) as SampleName[];
 const twinFor = (name: SampleName, faults: (typeof twinFaults)[number][] = [], seed = 3) => {
   const draft = familyStarted(name);
-  return twinOf(stamp({ ...draft, twin: { ...draft.twin!, seed, faults } }, 1) as EventOf<'started'>)!;
+  return twinOf(
+    stamp({ ...draft, twin: { ...draft.twin!, seed, faults } }, 1) as EventOf<'started'>,
+  )!;
 };
 const settled = (twin: ReturnType<typeof twinFor>, seconds = 120) => advanceTwin(twin, seconds);
 
@@ -30,18 +32,31 @@ describe('twins of every family', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...names),
-        fc.array(fc.tuple(fc.nat(20), fc.constantFrom(0, 0.4, 1, -2, Number.NaN, 'off', 'over', 'a', 'close'), fc.constantFrom(-20, -0.5, 0, 1, 20)), { maxLength: 5 }),
+        fc.array(
+          fc.tuple(
+            fc.nat(20),
+            fc.constantFrom(0, 0.4, 1, -2, Number.NaN, 'off', 'over', 'a', 'close'),
+            fc.constantFrom(-20, -0.5, 0, 1, 20),
+          ),
+          { maxLength: 5 },
+        ),
         fc.subarray([...twinFaults]),
         (name, moves, faults) => {
           let twin = twinFor(name, faults, 7);
           const keys = Object.keys(procedureOf(familySamples[name].plate.family).initial);
           for (const [pick, value, turns] of moves) {
             const adjuster = Object.keys(twin.screws)[pick % Object.keys(twin.screws).length]!;
-            twin = advanceTwin(turnTwin(actOnTwin(twin, { [keys[pick % keys.length]!]: value }), adjuster, turns), 8);
-            for (const each of [...twin.state, ...Object.values(twinOutputs(twin))]) expect(Number.isFinite(Number(each))).toBe(true);
+            twin = advanceTwin(
+              turnTwin(actOnTwin(twin, { [keys[pick % keys.length]!]: value }), adjuster, turns),
+              8,
+            );
+            for (const each of [...twin.state, ...Object.values(twinOutputs(twin))])
+              expect(Number.isFinite(Number(each))).toBe(true);
           }
           if (twin.plant.kind === 'line')
-            expect(Math.abs(twinOutputs(twin).inlet)).toBeLessThanOrEqual(1500.1 * twin.plant.params.highest);
+            expect(Math.abs(twinOutputs(twin).inlet)).toBeLessThanOrEqual(
+              1500.1 * twin.plant.params.highest,
+            );
         },
       ),
       { seed: 52, numRuns: 40 },
@@ -56,10 +71,13 @@ describe('twins of every family', () => {
   });
 
   test('the lowest hydraulic setting that is open to the pump rules the gauge', () => {
-    const gauge = (does: object) => readTwin(settled(actOnTwin(twinFor('hydraulic'), does as never)), 'inlet')!;
+    const gauge = (does: object) =>
+      readTwin(settled(actOnTwin(twinFor('hydraulic'), does as never)), 'inlet')!;
     expect(Math.abs(gauge({}) - 19.7e6)).toBeLessThan(3e5);
     expect(Math.abs(gauge({ adjuster_compensator: 'full' }) - 25.2e6)).toBeLessThan(5e5);
-    expect(Math.abs(gauge({ adjuster_compensator: 'full', directional: 'a' }) - 21.2e6)).toBeLessThan(5e5);
+    expect(
+      Math.abs(gauge({ adjuster_compensator: 'full', directional: 'a' }) - 21.2e6),
+    ).toBeLessThan(5e5);
     expect(Math.abs(gauge({ override: 'on' }) - 25.2e6)).toBeLessThan(5e5);
   });
 
@@ -75,7 +93,9 @@ describe('twins of every family', () => {
   });
 
   test('a vacuum reads below nothing', () => {
-    expect(readTwin(settled(actOnTwin(twinFor('vacuum'), { throttle: 0 })), 'inlet')!).toBeLessThan(-15_000);
+    expect(readTwin(settled(actOnTwin(twinFor('vacuum'), { throttle: 0 })), 'inlet')!).toBeLessThan(
+      -15_000,
+    );
   });
 
   test('a restricted gas pilot takes its time', () => {
@@ -84,12 +104,17 @@ describe('twins of every family', () => {
     const late = twinOutputs(advanceTwin(turned, 60)).outlet;
     expect(late - early).toBeGreaterThan(100);
   });
-}); // prettier-ignore
+});
 
 describe('several valves on one line', () => {
-  const system = systemFrom('pump_station', defaultHouseRules, { id: 'x', name: 'x', site_id: 's' });
+  const system = systemFrom('pump_station', defaultHouseRules, {
+    id: 'x',
+    name: 'x',
+    site_id: 's',
+  });
   const start = () => createLineTwin(system, unwrap(solveLadder(system)))!;
-  const gauge = (twin: LineTwin, node: string) => lineGauges(twin).find((each) => each.node === node)!.pa;
+  const gauge = (twin: LineTwin, node: string) =>
+    lineGauges(twin).find((each) => each.node === node)!.pa;
   const later = (twin: LineTwin) => advanceLine(twin, 120);
   test('each zone holds its own', () => {
     expect(Math.abs(gauge(start(), 'zone_1') - 560_000)).toBeLessThan(12_000);

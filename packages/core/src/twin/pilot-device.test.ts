@@ -1,5 +1,5 @@
 import { parseReply, registerOf, type RegisterKey } from '../device';
-import { procedureOf } from '../procedure';
+import { procedureOf } from '../family';
 import { familyStarted } from '../testing/family-samples';
 import { PilotDevice } from './pilot-device';
 import { twinOf } from './replay';
@@ -16,7 +16,8 @@ function unit(over: Partial<NonNullable<ReturnType<typeof familyStarted>['twin']
     if (!reply.ok) throw new Error(reply.error.code);
     return reply.value[0]! * register.perCount;
   };
-  const write = (key: RegisterKey, counts: number) => device.ask(`W ${registerOf(key).address} ${counts}`);
+  const write = (key: RegisterKey, counts: number) =>
+    device.ask(`W ${registerOf(key).address} ${counts}`);
   const finish = (seconds = 600) => {
     for (let i = 0; i < seconds && ![3, 9].includes(read('state')); i++) device.advance(1);
     return read('state');

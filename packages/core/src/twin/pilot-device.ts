@@ -1,10 +1,25 @@
 import {
-  formatReply, fromCounts, parseRequest, refuse, registerAt, registerOf, toCounts,
-  type Register, type RegisterKey, type RegisterLineError,
-} from '../device'; // prettier-ignore
+  formatReply,
+  fromCounts,
+  parseRequest,
+  refuse,
+  registerAt,
+  registerOf,
+  toCounts,
+  type Register,
+  type RegisterKey,
+  type RegisterLineError,
+} from '../device';
+import {
+  registerIn,
+  RELAY_HYSTERESIS,
+  RELAY_STEP,
+  sensorShare,
+  unitPressure,
+  type ActuatorParams,
+} from '../plant';
 import { ok, type Result } from '../result';
 import { relaySettings, relayTest, type StepSample } from '../tune';
-import { RELAY_HYSTERESIS, RELAY_STEP, registerIn, sensorShare, unitPressure, type ActuatorParams } from './actuator-plant'; // prettier-ignore
 import { actOnTwin, advanceTwin, type Twin } from './twin';
 
 /** Fine enough to see a relay turn over. */
@@ -23,7 +38,14 @@ type Task =
   | { readonly kind: 'closing' | 'opening'; readonly since: number; readonly stoodSince: number }
   | { readonly kind: 'tuning'; readonly since: number; readonly samples: StepSample[] };
 
-const stateCode: Record<Task['kind'], number> = { rest: 0, closing: 1, opening: 1, tuning: 2, done: 3, gave_up: 9 }; // prettier-ignore
+const stateCode: Record<Task['kind'], number> = {
+  rest: 0,
+  closing: 1,
+  opening: 1,
+  tuning: 2,
+  done: 3,
+  gave_up: 9,
+};
 
 /** The electronics of a pilot on its twin: registers, the search for both ends, and tuning by a relay. */
 export class PilotDevice {
@@ -32,7 +54,8 @@ export class PilotDevice {
   private closedAt = 0;
 
   constructor(private now: Twin) {
-    if (now.plant.kind !== 'actuator') throw new Error('an electronic pilot on a twin without an actuator');
+    if (now.plant.kind !== 'actuator')
+      throw new Error('an electronic pilot on a twin without an actuator');
   }
 
   get twin(): Twin {
@@ -49,7 +72,10 @@ export class PilotDevice {
     while (this.now.t < until - 1e-9) {
       const before = this.opening;
       const isBusy = 'since' in this.task;
-      this.now = advanceTwin(this.now, isBusy ? Math.min(PIECE, until - this.now.t) : until - this.now.t);
+      this.now = advanceTwin(
+        this.now,
+        isBusy ? Math.min(PIECE, until - this.now.t) : until - this.now.t,
+      );
       if (isBusy) this.carryOn(Math.abs(this.opening - before));
     }
   }
@@ -141,7 +167,11 @@ export class PilotDevice {
       tune_period: test.value.period,
       tune_amplitude: test.value.amplitude / 100,
     };
-    this.now = actOnTwin(this.now, { gain: String(gain), integral_time: String(integralTime), mode: '0' });
+    this.now = actOnTwin(this.now, {
+      gain: String(gain),
+      integral_time: String(integralTime),
+      mode: '0',
+    });
     this.end('done');
   }
 

@@ -1,6 +1,7 @@
-import { byOrder, type EventOf, type RunEvent } from '../run/event';
-import { procedureOf, type Positions } from '../procedure';
-import { reduceRun } from '../run/reduce';
+import { procedureOf } from '../family';
+import type { Positions } from '../plant';
+import { byOrder, reduceRun, type EventOf, type RunEvent } from '../run';
+import { isStepEvent, movesOfStep, type Step } from '../step';
 import { actOnTwin, advanceTwin, createTwin, turnTwin, type Twin } from './twin';
 
 /** Longest pause that is lived through again; a lunch break changes no valve. */
@@ -28,7 +29,9 @@ export function replayTwin(events: readonly RunEvent[]): Twin | undefined {
   const { started, steps } = reduced.value;
   let twin = twinOf(started);
   if (!twin) return undefined;
-  const withdrawn = new Set(events.flatMap((event) => (event.type === 'undone' ? [event.undoes] : [])));
+  const withdrawn = new Set(
+    events.flatMap((event) => (event.type === 'undone' ? [event.undoes] : [])),
+  );
   let before = started.at_ms;
   for (const event of [...events].sort(byOrder)) {
     const pause = Math.min(LONGEST_PAUSE, Math.max(0, (event.at_ms - before) / 1000));
@@ -42,45 +45,26 @@ export function replayTwin(events: readonly RunEvent[]): Twin | undefined {
 }
 
 /** What an event does to the line. */
-export function movesOf(
-  event: RunEvent,
-  steps: readonly {
-    readonly id: string;
-    readonly does?: Positions;
-    readonly cycle?: readonly Positions[];
-    readonly ramp?: { readonly up: Positions; readonly down: Positions };
-    readonly makes?: readonly { readonly id: string; readonly restores?: Positions }[];
-  }[],
-): readonly Positions[] {
+export function movesOf(event: RunEvent, steps: readonly Step[]): readonly Positions[] {
   switch (event.type) {
     case 'step_done':
     case 'locked': {
       const does = steps.find(({ id }) => id === event.step_id)?.does;
       return does ? [does] : [];
     }
-    case 'spring_changed':
-      return [{ [`spring_${event.adjuster}`]: event.colour }];
-    case 'marked': {
-      // At full flow the line is let down again; tight shut, it is raised for the next cycle by hand.
-      // A mark that is moved on paper moves nothing on the line.
-      const ramp = event.replaces ? undefined : steps.find(({ id }) => id === event.step_id)?.ramp;
-      return ramp ? [event.mark === 'cracked' ? ramp.up : ramp.down] : [];
-    }
-    case 'register_set':
-      return [{ [event.register]: String(event.value) }];
-    case 'stroked':
-      return [{ stroked: 'yes' }];
-    case 'self_tuned':
-      return [{ gain: String(event.gain), integral_time: String(event.integral_s), mode: '0' }];
-    case 'cal_point':
-      return [{ signal: event.at }];
-    case 'cycled':
-      return steps.find(({ id }) => id === event.step_id)?.cycle ?? [];
     case 'open_end_closed': {
-      const made = steps.flatMap(({ makes }) => makes ?? []).find(({ id }) => id === event.open_end);
+      const made = steps
+        .flatMap(({ makes }) => makes ?? [])
+        .find(({ id }) => id === event.open_end);
       return made?.restores ? [made.restores] : [];
     }
     default:
-      return [];
+      return movesOfEntry(event, steps);
   }
+}
+
+function movesOfEntry(event: RunEvent, steps: readonly Step[]): readonly Positions[] {
+  if (!isStepEvent(event)) return [];
+  const step = steps.find(({ id }) => id === event.step_id);
+  return step ? movesOfStep(step, event) : [];
 }

@@ -1,11 +1,19 @@
 import fc from 'fast-check';
-import { procedureOf } from '../procedure';
+import { procedureOf } from '../family';
+import { seededRandom } from '../numerics';
+import {
+  freeScrew,
+  movePointer,
+  readPointer,
+  screwFor,
+  setPointOf,
+  turnScrew,
+  type ReducingParams,
+  type ScrewParams,
+} from '../plant';
 import { gauges, plate, rehearsed, stamp, startedDraft, target } from '../testing/samples';
 import { twinFaults } from '../valve';
 import { replayTwin, twinOf } from './replay';
-import { freeScrew, screwFor, setPointOf, turnScrew, type ScrewParams } from './screw';
-import type { ReducingParams } from './reducing-plant';
-import { movePointer, readPointer } from './simulated-gauge';
 import {
   actOnTwin,
   advanceTwin,
@@ -16,7 +24,6 @@ import {
   twinOutputs,
   type Twin,
 } from './twin';
-import { seededRandom } from '../numerics';
 
 const make = (faults: (typeof twinFaults)[number][] = [], seed = 2): Twin =>
   createTwin({
@@ -61,7 +68,8 @@ describe('the simulated gauge', () => {
 
   test('shows whole divisions only', () => {
     const random = seededRandom(1);
-    for (let i = 0; i < 50; i++) expect(readPointer(416_400 + i * 37, gauges.outlet, random) % 2000).toBe(0);
+    for (let i = 0; i < 50; i++)
+      expect(readPointer(416_400 + i * 37, gauges.outlet, random) % 2000).toBe(0);
   });
 });
 
@@ -85,7 +93,9 @@ describe('the reducing twin', () => {
 
   test('a leaking seat goes on rising', () => {
     const shut = advanceTwin(actOnTwin(flowing(make(['leaking_seat'])), { demand: 0 }), 60);
-    expect(twinOutputs(advanceTwin(shut, 60)).outlet - twinOutputs(shut).outlet).toBeGreaterThan(4000);
+    expect(twinOutputs(advanceTwin(shut, 60)).outlet - twinOutputs(shut).outlet).toBeGreaterThan(
+      4000,
+    );
   });
 
   test('trapped air makes it swing, and bleeding stills it', () => {
@@ -100,7 +110,8 @@ describe('the reducing twin', () => {
     const sick = flowing(make(['trapped_air']));
     let bled = sick;
     for (let i = 0; i < 3; i++)
-      for (const selector of ['close', 'open']) bled = advanceTwin(actOnTwin(bled, { selector }), 15);
+      for (const selector of ['close', 'open'])
+        bled = advanceTwin(actOnTwin(bled, { selector }), 15);
     bled = advanceTwin(actOnTwin(bled, { selector: 'automatic' }), 90);
     expect(spread(sick)).toBeGreaterThan(20_000);
     expect(spread(bled)).toBeLessThan(6000);
@@ -120,9 +131,9 @@ describe('the reducing twin', () => {
   });
 
   test('the selector shuts and opens it', () => {
-    expect(twinOutputs(advanceTwin(actOnTwin(flowing(make()), { selector: 'close' }), 60)).flow).toBeLessThan(
-      1e-4,
-    );
+    expect(
+      twinOutputs(advanceTwin(actOnTwin(flowing(make()), { selector: 'close' }), 60)).flow,
+    ).toBeLessThan(1e-4);
     expect(
       twinOutputs(advanceTwin(actOnTwin(flowing(make()), { selector: 'open' }), 60)).opening,
     ).toBeGreaterThan(0.97);
@@ -135,7 +146,8 @@ describe('the reducing twin', () => {
 
   test('a turn is made as a hand makes it: nearly', () => {
     const before = make();
-    const made = turnTwin(before, 'main', 1).screws['main']!.position - before.screws['main']!.position;
+    const made =
+      turnTwin(before, 'main', 1).screws['main']!.position - before.screws['main']!.position;
     expect(Math.abs(made - 1)).toBeLessThan(0.2);
     expect(made).not.toBe(1);
     expect(turnTwin(before, 'main', Number.NaN)).toBe(before);
@@ -177,18 +189,21 @@ describe('the reducing twin', () => {
 });
 
 describe('rehearsal', () => {
-  test.each([[[]], [['reversed_screw']], [['slow_main']], [['trapped_air']], [['leaking_seat']]] as const)(
-    'with %p the coach brings the valve into its lane',
-    (faults) => {
-      for (const seed of [11, 12]) {
-        const { run, moves } = rehearsed({ seed, faults: [...faults] });
-        expect(run.status).toBe('signed');
-        expect(moves).toBeLessThanOrEqual(10);
-        const asLeft = run.readings.findLast(({ purpose }) => purpose === 'as_left')!;
-        expect(Math.abs(asLeft.reading.si - 520_000)).toBeLessThanOrEqual(19_000);
-      }
-    },
-  );
+  test.each([
+    [[]],
+    [['reversed_screw']],
+    [['slow_main']],
+    [['trapped_air']],
+    [['leaking_seat']],
+  ] as const)('with %p the coach brings the valve into its lane', (faults) => {
+    for (const seed of [11, 12]) {
+      const { run, moves } = rehearsed({ seed, faults: [...faults] });
+      expect(run.status).toBe('signed');
+      expect(moves).toBeLessThanOrEqual(10);
+      const asLeft = run.readings.findLast(({ purpose }) => purpose === 'as_left')!;
+      expect(Math.abs(asLeft.reading.si - 520_000)).toBeLessThanOrEqual(19_000);
+    }
+  });
 
   test('no reading on the way passes the limit', () => {
     for (const seed of [21, 22, 23, 24])
@@ -214,7 +229,9 @@ describe('replay', () => {
     const left = rehearsed({ seed: 6, stopAfterTurns: 1 });
     const turn = left.events.findLast(({ type }) => type === 'turned')!;
     const undone = stamp({ type: 'undone', undoes: turn.id }, left.events.length + 1);
-    expect(Math.abs(replayTwin([...left.events, undone])!.screws['main']!.position)).toBeLessThan(0.01);
+    expect(Math.abs(replayTwin([...left.events, undone])!.screws['main']!.position)).toBeLessThan(
+      0.01,
+    );
   });
 
   test('a run on a real valve has no twin', () => {

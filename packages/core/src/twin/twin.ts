@@ -1,25 +1,31 @@
+import { drawTwin, type Plate } from '../family';
 import type { Gauge } from '../gauge';
 import { integrate, seededRandom } from '../numerics';
-import type { GaugeRole, Positions } from '../procedure';
-import type { Plate, Targets, TwinSketch } from '../valve';
-import { drawTwin, type DrawnPlant } from './draw';
-import { actuatorPlant, sensorShare } from './actuator-plant';
-import { boilerPlant } from './boiler-plant';
-import { controllerPlant } from './controller-plant';
-import { linePlant } from './line-plant';
-import { linkagePlant } from './linkage-plant';
-import type { Plant, PlantOutputs, Settings } from './plant';
-import { reducingPlant } from './reducing-plant';
 import {
+  actuatorPlant,
+  boilerPlant,
+  controllerPlant,
   freeScrew,
+  linePlant,
+  linkagePlant,
+  movePointer,
+  readPointer,
+  reducingPlant,
   screwFor,
+  sensorShare,
   setPointOf,
   solidScrew,
   turnScrew,
+  type DrawnPlant,
+  type Plant,
+  type PlantOutputs,
+  type Positions,
   type Screw,
   type ScrewParams,
-} from './screw';
-import { movePointer, readPointer } from './simulated-gauge';
+  type Settings,
+} from '../plant';
+import type { GaugeRole } from '../step';
+import type { Targets, TwinSketch } from '../valve';
 
 /** A valve's simulated twin at one moment: plain data, so that it can be kept and sent. */
 export type Twin = {
@@ -71,7 +77,11 @@ export function createTwin({ plate, targets, sketch, gauges, initial }: TwinOpti
   const { plant, screws: screwParams, start: starts } = drawTwin(plate, targets, sketch);
   const screws = Object.fromEntries(
     Object.entries(screwParams).map(([id, params]) => {
-      const found = starts?.[id] ?? (id === 'main' ? sketch.found_pa : (sketch.found_others?.[id] ?? targets.other_targets?.[id]?.set_point_pa ?? 0)); // prettier-ignore
+      const found =
+        starts?.[id] ??
+        (id === 'main'
+          ? sketch.found_pa
+          : (sketch.found_others?.[id] ?? targets.other_targets?.[id]?.set_point_pa ?? 0));
       return [id, screwFor(Math.abs(found), params)];
     }),
   );
@@ -139,8 +149,12 @@ export function advanceTwin(twin: Twin, seconds: number): Twin {
   return { ...twin, t, state, inputs, pointers, isStuck };
 }
 
-const pointerAt = (gauge: Gauge | undefined, pointer: number, pressure: number, dt: number): number =>
-  gauge ? movePointer(pointer, pressure, dt, gauge) : pressure;
+const pointerAt = (
+  gauge: Gauge | undefined,
+  pointer: number,
+  pressure: number,
+  dt: number,
+): number => (gauge ? movePointer(pointer, pressure, dt, gauge) : pressure);
 
 /** Cocks move at the speed of a hand; words change at once. */
 function moveHands(now: Positions, wanted: Positions, dt: number): Positions {

@@ -56,7 +56,9 @@ export type LoopError = { readonly code: 'valve.loop_nonsense'; readonly field: 
  * What is left of a loop's supply: supply − sensor − headroom − drop of cable and load.
  *
  * @errors  valve.loop_nonsense, for what is not above nothing
- * @example loopBudget({ supply: 24, sensor: 12, headroom: 3, load: 250, current: 0.02, cable }) // → left 9 − 5 − drop
+ * @example loopBudget({ supply: 24, sensor: 12, headroom: 3, load: 250, current: 0.02,
+ *   cable: { length: 400, area: 1e-6, at: 293.15 } })
+ *   // → ok({ drop: 0.2758, left: 3.724 })
  */
 export function loopBudget(needs: LoopNeeds): Result<LoopBudget, LoopError> {
   const { supply, sensor, headroom, load, current, cable } = needs;

@@ -1,5 +1,5 @@
-import { err, ok, type Result } from '../result';
 import type { GaugePressure } from '../quantity';
+import { err, ok, type Result } from '../result';
 import type { Spring } from './plate';
 
 export type SpringChoice = {
@@ -27,7 +27,10 @@ export function chooseSpring(
 ): Result<readonly SpringChoice[], SpringError> {
   const choices = springs
     .filter(({ from_pa, to_pa }) => target >= from_pa && target <= to_pa)
-    .map((spring) => ({ spring, position: (target - spring.from_pa) / (spring.to_pa - spring.from_pa) }))
+    .map((spring) => ({
+      spring,
+      position: (target - spring.from_pa) / (spring.to_pa - spring.from_pa),
+    }))
     .sort((a, b) => Math.abs(a.position - 0.5) - Math.abs(b.position - 0.5));
   if (choices.length > 0) return ok(choices);
   return err({

@@ -1,8 +1,9 @@
+import { checkPlate, type Plate } from '../family';
 import { kPa } from '../quantity';
 import { familySamples } from '../testing/family-samples';
-import { checkPlate } from './plate-check';
+import { adjusterPlateSchema, springSchema, type Spring } from './plate';
 import { chooseSpring } from './spring-choice';
-import { adjusterPlateSchema, springSchema, type Plate, type Spring, type Targets } from './plate';
+import type { Targets } from './target';
 
 const spring = (colour: string, from: number, to: number, stacked?: string[]): Spring => ({
   colour,
@@ -11,7 +12,11 @@ const spring = (colour: string, from: number, to: number, stacked?: string[]): S
   rate_pa_per_turn: kPa(to / 8),
   ...(stacked ? { stacked_with: stacked } : {}),
 });
-const chart = [spring('yellow', 5, 18), spring('blue', 15, 38), spring('both', 30, 56, ['yellow', 'blue'])];
+const chart = [
+  spring('yellow', 5, 18),
+  spring('blue', 15, 38),
+  spring('both', 30, 56, ['yellow', 'blue']),
+];
 const best = (target: number) => {
   const choice = chooseSpring(chart, kPa(target));
   return choice.ok ? choice.value.map((each) => each.spring.colour) : choice.error;
@@ -35,10 +40,16 @@ describe('a chart with stacked springs', () => {
 
   test('a row of a stack is data like any other', () => {
     expect(springSchema.parse(chart[2])).toEqual(chart[2]);
-    expect(springSchema.safeParse({ ...chart[2], stacked_with: ['a', 'b', 'c', 'd'] }).success).toBe(false);
     expect(
-      adjusterPlateSchema.safeParse({ springs: [], fitted_spring: '', clockwise: 'raises', travel_turns: 3 })
-        .success,
+      springSchema.safeParse({ ...chart[2], stacked_with: ['a', 'b', 'c', 'd'] }).success,
+    ).toBe(false);
+    expect(
+      adjusterPlateSchema.safeParse({
+        springs: [],
+        fitted_spring: '',
+        clockwise: 'raises',
+        travel_turns: 3,
+      }).success,
     ).toBe(false);
   });
 

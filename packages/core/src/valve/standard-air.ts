@@ -1,4 +1,9 @@
-import { barometricPressure, STANDARD_ATMOSPHERE, type AtmosphereError, type Temperature } from '../quantity';
+import {
+  barometricPressure,
+  STANDARD_ATMOSPHERE,
+  type AtmosphereError,
+  type Temperature,
+} from '../quantity';
 import { ok, type Result } from '../result';
 
 /** Air that makers' plates speak of, K. */
@@ -17,7 +22,7 @@ export const STANDARD_AIR: Temperature = 293.15;
  * @param air       K of the air taken in, > 0
  * @returns Pa gauge of the same sign
  * @errors  quantity.altitude_out_of_range
- * @example standardAirPressure(30_000, 1240, 278.15) // → ok, 27 200 or so
+ * @example standardAirPressure(30_000, 1240, 278.15) // → ok(27_238)
  */
 export function standardAirPressure(
   platePa: number,

@@ -7,20 +7,37 @@ describe('switch settings', () => {
     ['subtractive', 60, 80, 80, 20],
     ['additive', 550, 700, 550, 150],
     ['subtractive', 550, 700, 700, 150],
-  ] as const)('%s, %d to %d: scale %d, differential %d', (kind, cutIn, cutOut, scale, differential) => {
-    expect(switchSettings(kind, { cutIn, cutOut }, 10)).toEqual({ ok: true, value: { scale, differential } });
-    expect(switchBand(kind, { scale, differential })).toEqual({ ok: true, value: { cutIn, cutOut } });
-  });
+  ] as const)(
+    '%s, %d to %d: scale %d, differential %d',
+    (kind, cutIn, cutOut, scale, differential) => {
+      expect(switchSettings(kind, { cutIn, cutOut }, 10)).toEqual({
+        ok: true,
+        value: { scale, differential },
+      });
+      expect(switchBand(kind, { scale, differential })).toEqual({
+        ok: true,
+        value: { cutIn, cutOut },
+      });
+    },
+  );
 
   test('band and settings are each other’s inverse', () => {
     const kinds = fc.constantFrom('additive' as const, 'subtractive' as const);
     fc.assert(
-      fc.property(kinds, fc.integer({ min: 0, max: 9e5 }), fc.integer({ min: 1, max: 9e5 }), (kind, cutIn, d) => {
-        const set = switchSettings(kind, { cutIn, cutOut: cutIn + d }, 0);
-        expect(set.ok && switchBand(kind, set.value)).toEqual({ ok: true, value: { cutIn, cutOut: cutIn + d } });
-      }),
+      fc.property(
+        kinds,
+        fc.integer({ min: 0, max: 9e5 }),
+        fc.integer({ min: 1, max: 9e5 }),
+        (kind, cutIn, d) => {
+          const set = switchSettings(kind, { cutIn, cutOut: cutIn + d }, 0);
+          expect(set.ok && switchBand(kind, set.value)).toEqual({
+            ok: true,
+            value: { cutIn, cutOut: cutIn + d },
+          });
+        },
+      ),
       { seed: 10 },
-    ); // prettier-ignore
+    );
   });
 
   test('a negative differential and one under the least are refused', () => {

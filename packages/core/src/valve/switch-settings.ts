@@ -24,7 +24,8 @@ export type SwitchError =
  * @param band   Pa gauge
  * @param least  least differential recommended, Pa
  * @errors  valve.differential_not_positive · valve.differential_too_small
- * @example switchSettings('additive', { cutIn: 60_000, cutOut: 80_000 }, 10_000) // → scale 60 000, differential 20 000
+ * @example switchSettings('additive', { cutIn: 60_000, cutOut: 80_000 }, 10_000)
+ *   // → ok({ scale: 60_000, differential: 20_000 })
  */
 export function switchSettings(
   kind: SwitchKind,
@@ -33,7 +34,8 @@ export function switchSettings(
 ): Result<SwitchSettings, SwitchError> {
   const differential = cutOut - cutIn;
   if (!(differential > 0)) return err({ code: 'valve.differential_not_positive', differential });
-  if (differential < least) return err({ code: 'valve.differential_too_small', differential, least });
+  if (differential < least)
+    return err({ code: 'valve.differential_too_small', differential, least });
   return ok({ scale: kind === 'additive' ? cutIn : cutOut, differential });
 }
 
@@ -41,7 +43,8 @@ export function switchSettings(
  * The band that a scale and a differential give.
  *
  * @errors  valve.differential_not_positive
- * @example switchBand('subtractive', { scale: 80_000, differential: 20_000 }) // → cut-in 60 000, cut-out 80 000
+ * @example switchBand('subtractive', { scale: 80_000, differential: 20_000 })
+ *   // → ok({ cutIn: 60_000, cutOut: 80_000 })
  */
 export function switchBand(
   kind: SwitchKind,

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
+import { checkPlate, plateSchema } from '../family';
 import { kPa } from '../quantity';
 import { plate, target } from '../testing/samples';
-import { chooseSpring } from './spring-choice';
-import { checkPlate } from './plate-check';
 import { defaultHouseRules, houseRulesSchema, minFlowFor } from './house-rules';
-import { fittedSpring, plateSchema } from './plate';
+import { fittedSpring } from './plate';
+import { chooseSpring } from './spring-choice';
 
 describe('spring choice', () => {
   test('prefers the spring in which the target lies nearest the middle', () => {
@@ -45,7 +45,9 @@ describe('spring choice', () => {
 
 describe('checkPlate', () => {
   const codes = (change: object, targetChange: object = {}) =>
-    checkPlate({ ...plate, ...change }, { target: { ...target, ...targetChange } }).map(({ code }) => code);
+    checkPlate({ ...plate, ...change }, { target: { ...target, ...targetChange } }).map(
+      ({ code }) => code,
+    );
 
   test('a sound plate has nothing wrong', () => {
     expect(codes({}, { set_point_pa: kPa(400) })).toEqual([]);
@@ -70,9 +72,13 @@ describe('checkPlate', () => {
   });
 
   test('a better spring and an accessory outside the approval only warn', () => {
-    expect(codes({}, { set_point_pa: kPa(690), limit_pa: kPa(800) })).toEqual(['valve.better_spring']);
+    expect(codes({}, { set_point_pa: kPa(690), limit_pa: kPa(800) })).toEqual([
+      'valve.better_spring',
+    ]);
     const approval = { scheme: 'Hill', accessories: [] };
-    expect(codes({ approval }, { set_point_pa: kPa(400) })).toEqual(['valve.accessory_not_approved']);
+    expect(codes({ approval }, { set_point_pa: kPa(400) })).toEqual([
+      'valve.accessory_not_approved',
+    ]);
   });
 
   test('what stops stands before what warns', () => {
@@ -86,7 +92,9 @@ describe('plates and rules as data', () => {
     expect(plateSchema.safeParse(plate).success).toBe(true);
     expect(plateSchema.safeParse({ ...plate, springs: [] }).success).toBe(false);
     expect(plateSchema.safeParse({ ...plate, family: 'teapot' }).success).toBe(false);
-    expect(plateSchema.safeParse({ ...plate, size_dn: Number.POSITIVE_INFINITY }).success).toBe(false);
+    expect(plateSchema.safeParse({ ...plate, size_dn: Number.POSITIVE_INFINITY }).success).toBe(
+      false,
+    );
   });
 
   test('the defaults are allowed by their own schema', () => {
@@ -111,9 +119,13 @@ describe('minFlowFor', () => {
 
   test('never falls as the size grows', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 10, max: 500 }), fc.integer({ min: 0, max: 200 }), (size, more) => {
-        expect(minFlowFor(size + more, table)).toBeGreaterThanOrEqual(minFlowFor(size, table));
-      }),
+      fc.property(
+        fc.integer({ min: 10, max: 500 }),
+        fc.integer({ min: 0, max: 200 }),
+        (size, more) => {
+          expect(minFlowFor(size + more, table)).toBeGreaterThanOrEqual(minFlowFor(size, table));
+        },
+      ),
       { seed: 9 },
     );
   });

@@ -42,6 +42,7 @@ export const migrations: readonly Migration[] = [
   },
   {
     name: '0002-systems',
-    up: ({ context }) => run(context, [`CREATE TABLE systems (id TEXT PRIMARY KEY, body TEXT NOT NULL)`]),
+    up: ({ context }) =>
+      run(context, [`CREATE TABLE systems (id TEXT PRIMARY KEY, body TEXT NOT NULL)`]),
   },
 ];

@@ -16,7 +16,12 @@ export type Store = {
 };
 
 /** WAL keeps readers free while one writes; FULL keeps a signed sheet through a power cut. */
-const pragmas = ['busy_timeout = 5000', 'journal_mode = WAL', 'foreign_keys = ON', 'synchronous = FULL'];
+const pragmas = [
+  'busy_timeout = 5000',
+  'journal_mode = WAL',
+  'foreign_keys = ON',
+  'synchronous = FULL',
+];
 
 /** Opens the database file (or ':memory:'), with every migration applied. */
 export async function openStore(file: string): Promise<Store> {

@@ -19,7 +19,14 @@ export type Tables = {
     }>
   >;
   readonly events: ModelStatic<
-    Stored<{ id: string; run_id: string; type: string; lamport: number; at_ms: number; body: string }>
+    Stored<{
+      id: string;
+      run_id: string;
+      type: string;
+      lamport: number;
+      at_ms: number;
+      body: string;
+    }>
   >;
   readonly sheets: ModelStatic<
     Stored<{

@@ -1,4 +1,10 @@
-import { procedureOf, runEventSchema, startDraft, defaultHouseRules, type RunEvent } from '@holvek/core';
+import {
+  procedureOf,
+  runEventSchema,
+  startDraft,
+  defaultHouseRules,
+  type RunEvent,
+} from '@holvek/core';
 import { serve } from '@hono/node-server';
 import type { AddressInfo } from 'node:net';
 import { WebSocket, WebSocketServer } from 'ws';
@@ -11,10 +17,30 @@ import { StandIn } from './stand-in';
 /** The first event of a run on a demo valve, against its twin. */
 function begun(tag: string): RunEvent[] {
   const { valve, gauges = {} } = demoValves.find((demo) => demo.valve.tag === tag)!;
-  const fitted = Object.fromEntries(Object.entries(gauges).map(([side, own]) => [side, demoGauges(now).find((gauge) => gauge.tag === own)!]));
-  const started = startDraft(valve, { school: procedureOf(valve.plate.family).schools[0]!.id, gauges: fitted, rules: defaultHouseRules, sheets: [], twin: valve.twin! });
-  return [runEventSchema.parse({ ...started, id: 'e1', run_id: 'run', author: 'Ines', at_ms: now, lamport: 1 })];
-} // prettier-ignore
+  const fitted = Object.fromEntries(
+    Object.entries(gauges).map(([side, own]) => [
+      side,
+      demoGauges(now).find((gauge) => gauge.tag === own)!,
+    ]),
+  );
+  const started = startDraft(valve, {
+    school: procedureOf(valve.plate.family).schools[0]!.id,
+    gauges: fitted,
+    rules: defaultHouseRules,
+    sheets: [],
+    twin: valve.twin!,
+  });
+  return [
+    runEventSchema.parse({
+      ...started,
+      id: 'e1',
+      run_id: 'run',
+      author: 'Ines',
+      at_ms: now,
+      lamport: 1,
+    }),
+  ];
+}
 
 function listening() {
   const said: string[] = [];
@@ -43,7 +69,11 @@ describe('the stand-in of an electronic pilot', () => {
     hear({ id: 1, run: begun('EP-04') });
     device.tick(0.5);
     const slow = JSON.parse(said.at(-1)!);
-    expect(slow.lines.map(({ role }: { role: string }) => role)).toEqual(['outlet', 'inlet', 'travel']);
+    expect(slow.lines.map(({ role }: { role: string }) => role)).toEqual([
+      'outlet',
+      'inlet',
+      'travel',
+    ]);
     expect(slow.lines[0].line).toMatch(/^\d+\.\d+ kPa$/);
     hear({ id: 2, hurry: 10 });
     device.tick(0.5);
@@ -61,21 +91,40 @@ describe('the stand-in of an electronic pilot', () => {
 
   test.each([
     ['{', { id: null, error: 'unreadable' }],
-    [{ id: 1, dance: true }, { id: null, error: 'unreadable' }],
-    [{ id: 1, hurry: 1e9 }, { id: null, error: 'unreadable' }],
-    [{ id: 7, run: begun('POS-21') }, { id: 7, error: 'not_electronic' }],
-    [{ id: 8, run: begun('EP-04').map(({ id, ...rest }) => ({ ...rest, id, twin: undefined })) }, { id: 8, error: 'run_unsound' }],
+    [
+      { id: 1, dance: true },
+      { id: null, error: 'unreadable' },
+    ],
+    [
+      { id: 1, hurry: 1e9 },
+      { id: null, error: 'unreadable' },
+    ],
+    [
+      { id: 7, run: begun('POS-21') },
+      { id: 7, error: 'not_electronic' },
+    ],
+    [
+      { id: 8, run: begun('EP-04').map(({ id, ...rest }) => ({ ...rest, id, twin: undefined })) },
+      { id: 8, error: 'run_unsound' },
+    ],
   ])('%j is refused', (text, answer) => {
     expect(JSON.parse(listening().hear(text))).toEqual(answer);
-  }); // prettier-ignore
+  });
 
   test('over a real line: upgraded, asked, answered, and gone when the line is cut', async () => {
     const store = await openStore(':memory:');
     const sockets = new WebSocketServer({ noServer: true });
     const app = createApp(store, { fontFolder: '' });
-    const server = serve({ fetch: app.fetch, port: 0, hostname: '127.0.0.1', websocket: { server: sockets } as never });
+    const server = serve({
+      fetch: app.fetch,
+      port: 0,
+      hostname: '127.0.0.1',
+      websocket: { server: sockets } as never,
+    });
     await new Promise((ready) => server.once('listening', ready));
-    const socket = new WebSocket(`ws://127.0.0.1:${(server.address() as AddressInfo).port}/api/device`);
+    const socket = new WebSocket(
+      `ws://127.0.0.1:${(server.address() as AddressInfo).port}/api/device`,
+    );
     const heard: string[] = [];
     socket.on('message', (data) => heard.push(String(data)));
     await new Promise((open) => socket.once('open', open));
@@ -93,5 +142,5 @@ describe('the stand-in of an electronic pilot', () => {
     expect(sockets.clients.size).toBe(0);
     await new Promise((closed) => server.close(closed));
     await store.close();
-  }, 30_000); // prettier-ignore
+  }, 30_000);
 });

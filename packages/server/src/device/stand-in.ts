@@ -1,6 +1,12 @@
 import {
-  actOnTwin, liveOn, PilotDevice, replayTwin, standInCallSchema, type StandInCall, type StandInWord,
-} from '@holvek/core'; // prettier-ignore
+  actOnTwin,
+  liveOn,
+  PilotDevice,
+  replayTwin,
+  standInCallSchema,
+  type StandInCall,
+  type StandInWord,
+} from '@holvek/core';
 
 /** Longest text that is listened to: the events of a long run. */
 export const LONGEST_TEXT = 4 * 1024 * 1024;

@@ -2,7 +2,11 @@ import { createRoute, type z } from '@hono/zod-openapi';
 import { refusals } from './problem';
 
 /** A JSON GET. */
-export const getRoute = <P extends string, R extends z.ZodType>(path: P, summary: string, response: R) =>
+export const getRoute = <P extends string, R extends z.ZodType>(
+  path: P,
+  summary: string,
+  response: R,
+) =>
   createRoute({
     method: 'get',
     path,
@@ -29,7 +33,9 @@ export const sendRoute = <
     method,
     path,
     summary,
-    request: { body: { required: true, content: { 'application/json': { schema: schemas.body } } } },
+    request: {
+      body: { required: true, content: { 'application/json': { schema: schemas.body } } },
+    },
     responses: {
       200: { description: summary, content: { 'application/json': { schema: schemas.response } } },
       ...refusals,

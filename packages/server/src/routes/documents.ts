@@ -19,12 +19,17 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
     },
     get: async (id: string): Promise<T> => {
       const row = await model.findByPk(id);
+      // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- an unknown id has no row
       if (!row) throw notFound(table.slice(0, -1), id);
       return schema.parse(JSON.parse(row.body));
     },
     put: (value: T): Promise<T> =>
       store.write(async (tables) => {
-        const row = { id: value.id, body: JSON.stringify(value), ...(value.tag ? { tag: value.tag } : {}) };
+        const row = {
+          id: value.id,
+          body: JSON.stringify(value),
+          ...(value.tag ? { tag: value.tag } : {}),
+        };
         try {
           await tables[table].upsert(row as never);
         } catch (error) {
@@ -55,11 +60,15 @@ export function documentRoutes(store: Store) {
       c.json(await gauges.all(), 200),
     )
     .openapi(
-      sendRoute('put', '/gauges/{id}', 'Add or change a gauge', { body: gaugeSchema, response: gaugeSchema }),
+      sendRoute('put', '/gauges/{id}', 'Add or change a gauge', {
+        body: gaugeSchema,
+        response: gaugeSchema,
+      }),
       async (c) => {
         const gauge = c.req.valid('json');
         sameId(c.req.param('id'), gauge);
-        if (!(gauge.range_low_pa < gauge.range_high_pa)) throw new Problem(422, 'gauge.range_upside_down');
+        if (!(gauge.range_low_pa < gauge.range_high_pa))
+          throw new Problem(422, 'gauge.range_upside_down');
         return c.json(await gauges.put(gauge), 200);
       },
     )
@@ -67,7 +76,10 @@ export function documentRoutes(store: Store) {
       c.json(await rounds.all(), 200),
     )
     .openapi(
-      sendRoute('put', '/rounds/{id}', 'Add or change a round', { body: roundSchema, response: roundSchema }),
+      sendRoute('put', '/rounds/{id}', 'Add or change a round', {
+        body: roundSchema,
+        response: roundSchema,
+      }),
       async (c) => {
         const round = c.req.valid('json');
         sameId(c.req.param('id'), round);

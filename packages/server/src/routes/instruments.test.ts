@@ -1,7 +1,15 @@
 import {
-  defaultHouseRules, procedureOf, rehearse, sheetSchema, startDraft, twinOf,
-  type EventOf, type RunEvent, type Sheet, type Valve,
-} from '@holvek/core'; // prettier-ignore
+  defaultHouseRules,
+  procedureOf,
+  rehearse,
+  sheetSchema,
+  startDraft,
+  twinOf,
+  type EventOf,
+  type RunEvent,
+  type Sheet,
+  type Valve,
+} from '@holvek/core';
 import { demoGauges, demoValves } from '../seed/valves';
 import { eventsOf } from '../ingest';
 import { now, testServer, type TestServer } from '../testing/server';
@@ -20,8 +28,22 @@ function runEvents(tag: string, id: string) {
     twin: valve.twin!,
   });
   let n = 0;
-  const base = { ...started, id: '', run_id: id, author: '', at_ms: now, lamport: 1 } as EventOf<'started'>;
-  return rehearse({ started, runId: id, twin: twinOf(base)!, author: 'Ines', startAtMs: now, newId: () => `${id}-${++n}` }).events; // prettier-ignore
+  const base = {
+    ...started,
+    id: '',
+    run_id: id,
+    author: '',
+    at_ms: now,
+    lamport: 1,
+  } as EventOf<'started'>;
+  return rehearse({
+    started,
+    runId: id,
+    twin: twinOf(base)!,
+    author: 'Ines',
+    startAtMs: now,
+    newId: () => `${id}-${++n}`,
+  }).events;
 }
 
 describe('runs by points, bands and flames on the server', () => {
@@ -52,7 +74,8 @@ describe('runs by points, bands and flames on the server', () => {
       expect((await pdf.arrayBuffer()).byteLength).toBeGreaterThan(10_000);
       const after = (await (await server.get(`/valves/${demo(tag).valve.id}`)).json()) as Valve;
       expect(after.target).toEqual(demo(tag).valve.target);
-      if (after.plate.family === 'electronic_pilot') expect(after.plate.tuned_trim).toBe(after.plate.trim);
+      if (after.plate.family === 'electronic_pilot')
+        expect(after.plate.tuned_trim).toBe(after.plate.trim);
     },
     60_000,
   );

@@ -14,7 +14,10 @@ describe('valves', () => {
   });
 
   test('a plate that cannot work is refused with its reasons', async () => {
-    const high = { ...valve, target: { ...valve.target, set_point_pa: kPa(1200), limit_pa: kPa(1300) } };
+    const high = {
+      ...valve,
+      target: { ...valve.target, set_point_pa: kPa(1200), limit_pa: kPa(1300) },
+    };
     const answer = await server.send('PUT', `/valves/${valve.id}`, high);
     expect(answer.status).toBe(422);
     expect(await codeOf(answer)).toBe('valve.target_over_rating');
@@ -60,9 +63,15 @@ describe('the register as a file', () => {
     const lines = writeRegisterCsv([{ ...valve, id: 'changed', name: 'Gully line, lower' }, other])
       .trim()
       .split('\n');
-    const csv = [...lines, lines.at(-1)!.replace('PRV-70', 'PRV-71').replace(',80,', ',wide,')].join('\n');
+    const csv = [
+      ...lines,
+      lines.at(-1)!.replace('PRV-70', 'PRV-71').replace(',80,', ',wide,'),
+    ].join('\n');
     const answer = await server.send('POST', '/valves/import', { csv });
-    const { kept, issues } = (await answer.json()) as { kept: string[]; issues: { column: string }[] };
+    const { kept, issues } = (await answer.json()) as {
+      kept: string[];
+      issues: { column: string }[];
+    };
     expect(kept.sort()).toEqual(['PRV-07', 'PRV-70']);
     expect(issues.map(({ column }) => column)).toEqual(['size_dn']);
     expect(await (await server.get(`/valves/${valve.id}`)).json()).toMatchObject({
@@ -107,7 +116,9 @@ describe('gauges, rounds and rules', () => {
     const changed = { ...defaultHouseRules, settle_wait_s: 45 };
     expect((await server.send('PUT', '/house-rules', changed)).status).toBe(200);
     expect(await (await server.get('/house-rules')).json()).toEqual(changed);
-    expect((await server.send('PUT', '/house-rules', { ...changed, tur_least: -1 })).status).toBe(400);
+    expect((await server.send('PUT', '/house-rules', { ...changed, tur_least: -1 })).status).toBe(
+      400,
+    );
   });
 });
 
@@ -125,7 +136,9 @@ describe('the server', () => {
   });
 
   test('publishes the schemas of its files', async () => {
-    const schema = (await (await server.get('/schemas/sheet.v1.json')).json()) as { $schema: string };
+    const schema = (await (await server.get('/schemas/sheet.v1.json')).json()) as {
+      $schema: string;
+    };
     expect(schema.$schema).toContain('json-schema.org');
   });
 

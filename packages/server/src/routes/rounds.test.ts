@@ -22,8 +22,13 @@ const all = async () => roundSchema.array().parse(await (await server.get('/roun
 describe('rounds', () => {
   test('are kept side by side, each as it was given', async () => {
     expect((await put(round())).status).toBe(200);
-    expect((await put(round({ id: 'r2', name: 'From a ladder', system_id: 'unit' }), 'r2')).status).toBe(200);
-    expect(await all()).toEqual([round(), round({ id: 'r2', name: 'From a ladder', system_id: 'unit' })]);
+    expect(
+      (await put(round({ id: 'r2', name: 'From a ladder', system_id: 'unit' }), 'r2')).status,
+    ).toBe(200);
+    expect(await all()).toEqual([
+      round(),
+      round({ id: 'r2', name: 'From a ladder', system_id: 'unit' }),
+    ]);
   });
 
   test('take a new order, and are archived, never lost', async () => {
@@ -36,7 +41,11 @@ describe('rounds', () => {
   test.each<[string, unknown, number]>([
     ['no name', round({ name: '' }), 400],
     ['a day that is none', round({ day: 'tomorrow' }), 400],
-    ['more valves than a day has', round({ valve_ids: Array.from({ length: 201 }, (_, i) => `v${i}`) }), 400],
+    [
+      'more valves than a day has',
+      round({ valve_ids: Array.from({ length: 201 }, (_, i) => `v${i}`) }),
+      400,
+    ],
     ['a reason as long as a book', round({ why_this_order: 'x'.repeat(5000) }), 400],
     ['another id', round({ id: 'r9' }), 400],
     ['a list', [round()], 400],
@@ -51,7 +60,10 @@ describe('rounds', () => {
 describe('sites', () => {
   test('are listed with the altitude that gives their barometer', async () => {
     await server.store.write((tables) =>
-      tables.sites.create({ id: 's', body: JSON.stringify({ id: 's', name: 'Hill', altitude_m: 1240 }) }),
+      tables.sites.create({
+        id: 's',
+        body: JSON.stringify({ id: 's', name: 'Hill', altitude_m: 1240 }),
+      }),
     );
     const sites = siteSchema.array().parse(await (await server.get('/sites')).json());
     expect(sites).toEqual([{ id: 's', name: 'Hill', altitude_m: 1240 }]);

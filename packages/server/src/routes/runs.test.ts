@@ -49,10 +49,16 @@ describe('the log of a run', () => {
   test('batches out of order wait for what the signature covers', async () => {
     const middle = Math.floor(events.length / 2);
     await post(server, events.slice(middle));
-    expect((await runRow(server)).run).toMatchObject({ status: 'signing', refusal: 'run.not_started' });
+    expect((await runRow(server)).run).toMatchObject({
+      status: 'signing',
+      refusal: 'run.not_started',
+    });
     expect(await sheets(server)).toHaveLength(0);
     await post(server, events.slice(0, middle - 1));
-    expect((await runRow(server)).run).toMatchObject({ status: 'signing', refusal: 'run.events_missing' });
+    expect((await runRow(server)).run).toMatchObject({
+      status: 'signing',
+      refusal: 'run.events_missing',
+    });
     const last = (await (await post(server, [events[middle - 1]])).json()) as Ingested;
     expect(last.sheetId).toBeDefined();
     expect(await sheets(server)).toHaveLength(1);
@@ -88,7 +94,13 @@ describe('the log of a run', () => {
   });
 
   test('a run that is given up is no longer open', async () => {
-    const given = { ...events[1], id: 'give-up', type: 'abandoned', reason: 'burst main', lamport: 99 };
+    const given = {
+      ...events[1],
+      id: 'give-up',
+      type: 'abandoned',
+      reason: 'burst main',
+      lamport: 99,
+    };
     await post(server, [events[0], given]);
     expect((await runRow(server)).run.status).toBe('abandoned');
     expect(await (await server.get('/runs')).json()).toEqual([]);

@@ -1,5 +1,11 @@
 import { createRoute, z } from '@hono/zod-openapi';
-import { ingestedSchema, runEventSchema, runFile, runRowSchema, storedRunSchema } from '@holvek/core';
+import {
+  ingestedSchema,
+  runEventSchema,
+  runFile,
+  runRowSchema,
+  storedRunSchema,
+} from '@holvek/core';
 import type { Store } from '../db/open';
 import { notFound, problemBody, refusals } from '../http/problem';
 import { newRouter } from '../http/router';
@@ -40,19 +46,25 @@ const postEvents = createRoute({
 /** Runs and their log of events. */
 export function runRoutes(store: Store) {
   return newRouter()
-    .openapi(getRoute('/runs', 'Every run that is not signed', z.array(runRowSchema)), async (c) => {
-      const rows = await store.tables.runs.findAll({
-        where: { status: ['open', 'signing'] },
-        order: [['last_at_ms', 'DESC']],
-        raw: true,
-      });
-      return c.json(z.array(runRowSchema).parse(rows), 200);
-    })
+    .openapi(
+      getRoute('/runs', 'Every run that is not signed', z.array(runRowSchema)),
+      async (c) => {
+        const rows = await store.tables.runs.findAll({
+          where: { status: ['open', 'signing'] },
+          order: [['last_at_ms', 'DESC']],
+          raw: true,
+        });
+        return c.json(z.array(runRowSchema).parse(rows), 200);
+      },
+    )
     .openapi(getRoute('/runs/{id}', 'A run as its events', storedRunSchema), async (c) => {
       const id = c.req.param('id');
       const row = await store.tables.runs.findByPk(id, { raw: true });
       if (!row) throw notFound('run', id);
-      return c.json({ ...runFile(await eventsOf(store.tables, id)), run: runRowSchema.parse(row) }, 200);
+      return c.json(
+        { ...runFile(await eventsOf(store.tables, id)), run: runRowSchema.parse(row) },
+        200,
+      );
     })
     .openapi(postEvents, async (c) => {
       const result = await ingest(store, c.req.param('id'), c.req.valid('json').events);

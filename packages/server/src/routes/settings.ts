@@ -29,7 +29,9 @@ export function settingRoutes(store: Store) {
       }),
       async (c) => {
         const rules = c.req.valid('json');
-        await store.write((tables) => tables.settings.upsert({ id: KEY, body: JSON.stringify(rules) }));
+        await store.write((tables) =>
+          tables.settings.upsert({ id: KEY, body: JSON.stringify(rules) }),
+        );
         return c.json(rules, 200);
       },
     )

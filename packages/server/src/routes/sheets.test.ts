@@ -11,7 +11,9 @@ import { codeOf, testServer, valve, wholeRun, type TestServer } from '../testing
 let server: TestServer;
 let id: string;
 const signed = async (run: string, seed: number): Promise<string> => {
-  const answer = await server.send('POST', `/runs/${run}/events`, { events: wholeRun(run, seed).events });
+  const answer = await server.send('POST', `/runs/${run}/events`, {
+    events: wholeRun(run, seed).events,
+  });
   return ((await answer.json()) as Ingested).sheetId!;
 };
 beforeAll(async () => {
@@ -39,10 +41,13 @@ describe('sheets', () => {
     expect(pdf.headers.get('content-disposition')).toMatch(/PRV-07-2026-11-24-r1\.pdf/);
     const bytes = Buffer.from(await pdf.arrayBuffer());
     expect(bytes.subarray(0, 5).toString()).toBe('%PDF-');
-    expect(bytes.toString('latin1').match(/\/Type \/Page\b/gu)).toHaveLength(1);
+    // Its record flows over to a second page.
+    expect(bytes.toString('latin1').match(/\/Type \/Page\b/gu)).toHaveLength(2);
     const csv = unwrap(readReadingsCsv(await (await server.get(`/sheets/${id}.csv`)).text()));
     expect(csv.issues).toEqual([]);
-    const json = unwrap(readJsonFile(await (await server.get(`/sheets/${id}.json`)).text(), sheetFileSchema));
+    const json = unwrap(
+      readJsonFile(await (await server.get(`/sheets/${id}.json`)).text(), sheetFileSchema),
+    );
     expect(json.sheet.id).toBe(id);
   }, 20_000);
 
@@ -50,12 +55,18 @@ describe('sheets', () => {
     const change = { why: 'Hydrant number was wrong', notes: ['Hydrant 14, not 41'] };
     const answer = await server.send('POST', `/sheets/${id}/revisions`, change);
     const revised = (await answer.json()) as Sheet;
-    expect(revised.body).toMatchObject({ revision: 2, notes: change.notes, corrects: { why: change.why } });
+    expect(revised.body).toMatchObject({
+      revision: 2,
+      notes: change.notes,
+      corrects: { why: change.why },
+    });
     const again = await server.send('POST', `/sheets/${id}/revisions`, change);
     expect(again.status).toBe(409);
     expect(await codeOf(again)).toBe('sheet.already_revised');
     expect(await (await server.get(`/valves/${valve.id}/verify`)).json()).toEqual({ sheets: 3 });
-    expect((await server.send('POST', `/sheets/${id}/revisions`, { why: '', notes: [] })).status).toBe(400);
+    expect(
+      (await server.send('POST', `/sheets/${id}/revisions`, { why: '', notes: [] })).status,
+    ).toBe(400);
   });
 
   test('a forged sheet is found', async () => {

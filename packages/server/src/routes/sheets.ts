@@ -12,7 +12,7 @@ import type { Store } from '../db/open';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
-import { sheetPdf } from '../sheet/pdf';
+import { sheetPdf } from '../sheet/pdf/sheet-pdf';
 import { fileSheet, latestSheets, sheetById, sheetsOf } from '../sheet/shelf';
 
 const revision = z.object({
@@ -51,11 +51,23 @@ export function sheetRoutes(store: Store, fontFolder: string) {
   });
   router.get('/sheets/:id{.+\\.csv}', async (c) => {
     const sheet = await find(c.req.param('id').replace(/\.csv$/u, ''));
-    return download(c, sheet, 'csv', writeReadingsCsv(readingRowsOf(sheet.body)), 'text/csv; charset=utf-8');
+    return download(
+      c,
+      sheet,
+      'csv',
+      writeReadingsCsv(readingRowsOf(sheet.body)),
+      'text/csv; charset=utf-8',
+    );
   });
   router.get('/sheets/:id{.+\\.json}', async (c) => {
     const sheet = await find(c.req.param('id').replace(/\.json$/u, ''));
-    return download(c, sheet, 'json', JSON.stringify(sheetFile(sheet), null, 2), 'application/json');
+    return download(
+      c,
+      sheet,
+      'json',
+      JSON.stringify(sheetFile(sheet), null, 2),
+      'application/json',
+    );
   });
   return router
     .openapi(getRoute('/sheets', 'Latest sheets first', z.array(sheetSchema)), async (c) =>

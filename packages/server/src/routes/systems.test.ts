@@ -1,6 +1,16 @@
 import {
-  defaultHouseRules, rehearse, sheetSchema, solveLadder, startDraft, systemFrom, systemSchema, twinOf, type EventOf, type System, type Valve,
-} from '@holvek/core'; // prettier-ignore
+  defaultHouseRules,
+  rehearse,
+  sheetSchema,
+  solveLadder,
+  startDraft,
+  systemFrom,
+  systemSchema,
+  twinOf,
+  type EventOf,
+  type System,
+  type Valve,
+} from '@holvek/core';
 import { demoGauges, demoValves } from '../seed/valves';
 import { demoRounds, demoSystems } from '../seed/systems';
 import { codeOf, now, testServer, type TestServer } from '../testing/server';
@@ -11,30 +21,61 @@ beforeAll(async () => {
 });
 afterAll(() => server.store.close());
 
-const system = systemFrom('hydraulic', defaultHouseRules, { id: 'unit', name: 'Unit', site_id: 's' });
+const system = systemFrom('hydraulic', defaultHouseRules, {
+  id: 'unit',
+  name: 'Unit',
+  site_id: 's',
+});
 const put = (value: unknown, id = 'unit') => server.send('PUT', `/systems/${id}`, value);
 
 describe('systems', () => {
   test('are kept and given back as they were', async () => {
     expect((await put(system)).status).toBe(200);
-    expect(systemSchema.array().parse(await (await server.get('/systems')).json())).toEqual([system]);
+    expect(systemSchema.array().parse(await (await server.get('/systems')).json())).toEqual([
+      system,
+    ]);
   });
   test('with rules that clash are kept: to show them is what a ladder is for', async () => {
-    const clash: System = { ...system, rules: [...system.rules, { id: 'x', kind: 'at_least', rung: 'load', pa: 9e7, why: 'greed', from: 'own' }] }; // prettier-ignore
+    const clash: System = {
+      ...system,
+      rules: [
+        ...system.rules,
+        { id: 'x', kind: 'at_least', rung: 'load', pa: 9e7, why: 'greed', from: 'own' },
+      ],
+    };
     expect(solveLadder(clash).ok).toBe(false);
     expect((await put(clash)).status).toBe(200);
   });
   test.each<[string, Partial<System>, number, string]>([
-    ['two rungs of one name', { rungs: [...system.rungs, { ...system.rungs[0]!, id: 'again' }] }, 422, 'ladder.name_twice'],
-    ['a loop of feeding', { rungs: system.rungs.map((rung) => (rung.id === 'pump' ? { ...rung, fed_by: 'compensator' } : rung)) }, 422, 'ladder.feeding_loop'],
-    ['a rule about a rung that is not there', { rules: [{ id: 'x', kind: 'at_least', rung: 'ghost', pa: 1, why: '', from: 'own' }] }, 422, 'ladder.rung_unknown'],
+    [
+      'two rungs of one name',
+      { rungs: [...system.rungs, { ...system.rungs[0]!, id: 'again' }] },
+      422,
+      'ladder.name_twice',
+    ],
+    [
+      'a loop of feeding',
+      {
+        rungs: system.rungs.map((rung) =>
+          rung.id === 'pump' ? { ...rung, fed_by: 'compensator' } : rung,
+        ),
+      },
+      422,
+      'ladder.feeding_loop',
+    ],
+    [
+      'a rule about a rung that is not there',
+      { rules: [{ id: 'x', kind: 'at_least', rung: 'ghost', pa: 1, why: '', from: 'own' }] },
+      422,
+      'ladder.rung_unknown',
+    ],
     ['no rung at all', { rungs: [] }, 400, 'request.invalid'],
     ['an id that differs', { id: 'other' }, 400, 'request.ids_differ'],
   ])('%s is refused', async (_, over, status, code) => {
     const answer = await put({ ...system, ...over });
     expect(answer.status).toBe(status);
     expect(await codeOf(answer)).toBe(code);
-  }); // prettier-ignore
+  });
   test('of Larkhollow: one in need, one in order of its own, one that clashes', () => {
     const [unit, hall, air] = demoSystems().map((each) => solveLadder(each));
     expect(unit!.ok).toBe(true);
@@ -55,16 +96,40 @@ describe('what a run has changed', () => {
   const demo = demoValves.find(({ valve }) => valve.tag === 'BSV-02')!.valve;
   const gauge = demoGauges(now).find(({ tag }) => tag === 'G-31')!;
   const runEvents = (valve: Valve, id: string) => {
-    const started = startDraft(valve, { school: 'cool', gauges: { inlet: gauge }, rules: defaultHouseRules, sheets: [], twin: valve.twin! });
+    const started = startDraft(valve, {
+      school: 'cool',
+      gauges: { inlet: gauge },
+      rules: defaultHouseRules,
+      sheets: [],
+      twin: valve.twin!,
+    });
     let n = 0;
-    const base = { ...started, id: '', run_id: id, author: '', at_ms: now, lamport: 1 } as EventOf<'started'>;
-    return rehearse({ started, runId: id, twin: twinOf(base)!, author: 'Ines', startAtMs: now, newId: () => `${id}-${++n}` }).events;
-  }; // prettier-ignore
+    const base = {
+      ...started,
+      id: '',
+      run_id: id,
+      author: '',
+      at_ms: now,
+      lamport: 1,
+    } as EventOf<'started'>;
+    return rehearse({
+      started,
+      runId: id,
+      twin: twinOf(base)!,
+      author: 'Ines',
+      startAtMs: now,
+      newId: () => `${id}-${++n}`,
+    }).events;
+  };
   test('is learned by the register: the spring that is in now', async () => {
     await server.send('PUT', `/valves/${demo.id}`, demo);
-    const answer = await server.send('POST', '/runs/bsv-a/events', { events: runEvents(demo, 'bsv-a') });
+    const answer = await server.send('POST', '/runs/bsv-a/events', {
+      events: runEvents(demo, 'bsv-a'),
+    });
     expect(answer.status).toBe(200);
-    const [sheet] = sheetSchema.array().parse(await (await server.get(`/valves/${demo.id}/sheets`)).json());
+    const [sheet] = sheetSchema
+      .array()
+      .parse(await (await server.get(`/valves/${demo.id}/sheets`)).json());
     expect(sheet!.body.cracking!.cycles).toHaveLength(3);
     const after = (await (await server.get(`/valves/${demo.id}`)).json()) as Valve;
     expect(after.plate.fitted_spring).toBe('blue');

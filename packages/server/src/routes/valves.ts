@@ -49,7 +49,8 @@ export function valveRoutes(store: Store) {
         for (const valve of read.value.valves) {
           const bad = checkPlate(valve.plate, valve).find(({ stops }) => stops);
           if (bad) issues.push({ line: 0, column: valve.tag, code: bad.code });
-          else kept.push((await valves.put({ ...valve, id: known.get(valve.tag) ?? valve.id })).tag);
+          else
+            kept.push((await valves.put({ ...valve, id: known.get(valve.tag) ?? valve.id })).tag);
         }
         return c.json({ kept, issues }, 200);
       },
@@ -58,7 +59,10 @@ export function valveRoutes(store: Store) {
       c.json(await valves.get(c.req.param('id')), 200),
     )
     .openapi(
-      sendRoute('put', '/valves/{id}', 'Add or change a valve', { body: valveSchema, response: valveSchema }),
+      sendRoute('put', '/valves/{id}', 'Add or change a valve', {
+        body: valveSchema,
+        response: valveSchema,
+      }),
       async (c) => {
         const valve = c.req.valid('json');
         if (valve.id !== c.req.param('id')) throw new Problem(400, 'request.ids_differ');
@@ -73,7 +77,11 @@ export function valveRoutes(store: Store) {
       },
     )
     .openapi(
-      getRoute('/valves/{id}/verify', 'Walk the chain of a valve’s sheets', z.object({ sheets: z.number() })),
+      getRoute(
+        '/valves/{id}/verify',
+        'Walk the chain of a valve’s sheets',
+        z.object({ sheets: z.number() }),
+      ),
       async (c) => {
         await valves.get(c.req.param('id'));
         const verdict = verifyChain(await sheetsOf(store, c.req.param('id')));

@@ -19,6 +19,8 @@ export type DemoValve = {
   readonly gauges?: Readonly<Partial<Record<'inlet' | 'outlet', string>>>;
   readonly school?: string;
   readonly midRun?: boolean;
+  /** Nobody has set it yet: it is found as its twin came. */
+  readonly asItCame?: boolean;
   /** A check that the last visit found wrong: the valve went out of service. */
   readonly condemnedBy?: string;
 };

@@ -1,6 +1,7 @@
 import { kPa, type Gauge } from '@holvek/core';
 
-const isoDay = (now: number, days: number) => new Date(now + days * 86_400_000).toISOString().slice(0, 10);
+const isoDay = (now: number, days: number) =>
+  new Date(now + days * 86_400_000).toISOString().slice(0, 10);
 
 type GaugeSketch = {
   tag: string;
@@ -24,17 +25,43 @@ export const demoGauges = (now: number): readonly Gauge[] =>
       { tag: 'G-21', high: 4000, resolution: 20, accuracy: 0.01, calibrated: -200, unit: 'bar' },
       { tag: 'G-24', high: 2000, resolution: 5, accuracy: 0.0025, calibrated: -120 },
       { tag: 'G-31', high: 50, resolution: 0.1, accuracy: 0.0025, calibrated: -80, unit: 'mbar' },
-      { tag: 'G-32', low: -50, high: 0, resolution: 0.1, accuracy: 0.0025, calibrated: -80, unit: 'mbar' },
-      { tag: 'G-40', high: 40_000, resolution: 50, accuracy: 0.0015, calibrated: -140, unit: 'bar' },
+      {
+        tag: 'G-32',
+        low: -50,
+        high: 0,
+        resolution: 0.1,
+        accuracy: 0.0025,
+        calibrated: -80,
+        unit: 'mbar',
+      },
+      {
+        tag: 'G-40',
+        high: 40_000,
+        resolution: 50,
+        accuracy: 0.0015,
+        calibrated: -140,
+        unit: 'bar',
+      },
       { tag: 'G-50', high: 5, resolution: 0.01, accuracy: 0.0025, calibrated: -40, unit: 'mbar' },
       {
-        tag: 'G-70', high: 1000, resolution: 0.1, accuracy: 0.0005, calibrated: -100,
-        sources: [{ kind: 'current', low: 0, high: 0.024, error: 5e-6 }, { kind: 'voltage', low: 0, high: 12, error: 0.003 }],
-      }, // prettier-ignore
+        tag: 'G-70',
+        high: 1000,
+        resolution: 0.1,
+        accuracy: 0.0005,
+        calibrated: -100,
+        sources: [
+          { kind: 'current', low: 0, high: 0.024, error: 5e-6 },
+          { kind: 'voltage', low: 0, high: 12, error: 0.003 },
+        ],
+      },
       {
-        tag: 'G-71', high: 2000, resolution: 0.2, accuracy: 0.0005, calibrated: -70,
+        tag: 'G-71',
+        high: 2000,
+        resolution: 0.2,
+        accuracy: 0.0005,
+        calibrated: -70,
         sources: [{ kind: 'pressure', low: 0, high: 2e6, error: 1000 }],
-      }, // prettier-ignore
+      },
     ] satisfies GaugeSketch[] as readonly GaugeSketch[]
   ).map(({ tag, low = 0, high, resolution, accuracy, calibrated, unit = 'kPa', sources }) => ({
     id: tag.toLowerCase(),

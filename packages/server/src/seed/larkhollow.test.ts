@@ -33,9 +33,9 @@ describe('Larkhollow', () => {
     expect(new Set(demoValves.map(({ valve }) => valve.plate.family))).toEqual(
       new Set(Object.keys(families)),
     );
-    expect(demoValves.filter(({ valve }) => valve.plate.family === 'reducing').length).toBeGreaterThanOrEqual(
-      6,
-    );
+    expect(
+      demoValves.filter(({ valve }) => valve.plate.family === 'reducing').length,
+    ).toBeGreaterThanOrEqual(6);
     for (const { valve } of demoValves)
       expect(checkPlate(valve.plate, valve).filter(({ stops }) => stops)).toEqual([]);
     expect(await store.tables.valves.count()).toBe(demoValves.length);
@@ -45,7 +45,10 @@ describe('Larkhollow', () => {
 
   test('every chain of sheets holds', async () => {
     for (const { valve, visits } of demoValves)
-      expect(verifyChain(await sheetsOf(store, valve.id))).toEqual({ ok: true, value: visits.length });
+      expect(verifyChain(await sheetsOf(store, valve.id))).toEqual({
+        ok: true,
+        value: visits.length,
+      });
   });
 
   test('one valve has drifted over four winters', async () => {
@@ -90,7 +93,9 @@ describe('Larkhollow', () => {
     );
     expect(codes.filter((list) => list.includes('gauge.out_of_date'))).toHaveLength(1);
     expect(
-      codes.some((list) => list.includes('gauge.beyond_range') || list.includes('gauge.tur_too_low')),
+      codes.some(
+        (list) => list.includes('gauge.beyond_range') || list.includes('gauge.tur_too_low'),
+      ),
     ).toBe(true);
     expect(codes.some((list) => list.length === 0)).toBe(true);
   });

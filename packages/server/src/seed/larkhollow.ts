@@ -1,7 +1,15 @@
 import {
-  defaultHouseRules, isInstrument, procedureOf, rehearse, startDraft, twinOf,
-  type Gauge, type Rehearsal, type Site, type Valve,
-} from '@holvek/core'; // prettier-ignore
+  defaultHouseRules,
+  isInstrument,
+  procedureOf,
+  rehearse,
+  startDraft,
+  twinOf,
+  type Gauge,
+  type Rehearsal,
+  type Site,
+  type Valve,
+} from '@holvek/core';
 import type { Store } from '../db/open';
 import { ingest } from '../ingest';
 import { sheetsOf } from '../sheet/shelf';
@@ -34,7 +42,8 @@ export async function seedLarkhollow(
       await tables.valves.create({ id: valve.id, tag: valve.tag, body: body(valve) });
     for (const round of demoRounds(new Date(now).toISOString().slice(0, 10)))
       await tables.rounds.create({ id: round.id, body: body(round) });
-    for (const system of demoSystems()) await tables.systems.create({ id: system.id, body: body(system) });
+    for (const system of demoSystems())
+      await tables.systems.create({ id: system.id, body: body(system) });
   });
   for (const demo of demoValves) {
     await makeHistory(store, demo, gauges, now);
@@ -46,10 +55,13 @@ export async function seedLarkhollow(
 }
 
 /** A valve that was visited is found where it was left, give or take its wander; a new one as it came. */
-const foundToday = ({ valve, visits, wander }: DemoValve): Valve =>
-  isInstrument(valve.plate) || (visits.length === 0 && valve.plate.family !== 'reducing')
+const foundToday = ({ valve, wander, asItCame }: DemoValve): Valve =>
+  isInstrument(valve.plate) || asItCame
     ? valve
-    : { ...valve, twin: { ...valve.twin!, found_pa: valve.target.set_point_pa + (wander.at(-1) ?? 0) } };
+    : {
+        ...valve,
+        twin: { ...valve.twin!, found_pa: valve.target.set_point_pa + (wander.at(-1) ?? 0) },
+      };
 
 async function makeHistory(
   store: Store,
@@ -63,12 +75,20 @@ async function makeHistory(
     const startAtMs = now - daysAgo * DAY + visit * 5_400_000;
     const isLast = visit === demo.visits.length - 1;
     const condemnedBy = isLast ? demo.condemnedBy : undefined;
-    const { events } = await rehearseVisit(store, demo, { visit, found, startAtMs, gauges, condemnedBy });
+    const { events } = await rehearseVisit(store, demo, {
+      visit,
+      found,
+      startAtMs,
+      gauges,
+      condemnedBy,
+    });
     const result = await ingest(store, events[0]!.run_id, events);
     if (!result.sheetId) throw new Error(`history of ${demo.valve.tag} made no sheet`);
     const sheets = await sheetsOf(store, demo.valve.id);
     // An instrument is found by its error, not by the pressure it was left at.
-    const left = isInstrument(demo.valve.plate) ? undefined : sheets.at(-1)!.body.settings[0]?.as_left_pa;
+    const left = isInstrument(demo.valve.plate)
+      ? undefined
+      : sheets.at(-1)!.body.settings[0]?.as_left_pa;
     found = (left ?? found) + (demo.wander[visit] ?? 0);
   }
   if (demo.midRun) {
@@ -122,7 +142,14 @@ async function rehearseVisit(
     sheets: await sheetsOf(store, valve.id),
     twin: { ...valve.twin!, found_pa: found },
   });
-  const twin = twinOf({ ...started, id: '', run_id: '', author: '', at_ms: startAtMs, lamport: 1 })!;
+  const twin = twinOf({
+    ...started,
+    id: '',
+    run_id: '',
+    author: '',
+    at_ms: startAtMs,
+    lamport: 1,
+  })!;
   const runId = `${valve.id}-visit-${visit + 1}`;
   let count = 0;
   return rehearse({

@@ -1,4 +1,11 @@
-import { defaultHouseRules, kPa, systemFrom, type Round, type Rule, type System } from '@holvek/core';
+import {
+  defaultHouseRules,
+  kPa,
+  systemFrom,
+  type Round,
+  type Rule,
+  type System,
+} from '@holvek/core';
 
 const SITE = 'larkhollow';
 
@@ -16,18 +23,48 @@ function tensionUnit(): System {
     compensator: { adjuster: 'compensator', found: 19_700 },
   };
   const wanted: Rule[] = [
-    { id: 'cross_want', kind: 'at_least', rung: 'cross_a', pa: kPa(21_000), why: 'The motor needs 210 bar to start the loaded lift', from: 'measured' },
-    { id: 'cross_same', kind: 'between', rung: 'cross_b', base: 'cross_a', least_pa: 0, most_pa: 0, why: 'Both ways alike', from: 'own' },
-    { id: 'main_calm', kind: 'above_by', high: 'main_relief', low: 'cross_a', by_pa: kPa(1600), why: 'Main relief 16 bar clear of the cross-ports', from: 'own' },
-  ]; // prettier-ignore
+    {
+      id: 'cross_want',
+      kind: 'at_least',
+      rung: 'cross_a',
+      pa: kPa(21_000),
+      why: 'The motor needs 210 bar to start the loaded lift',
+      from: 'measured',
+    },
+    {
+      id: 'cross_same',
+      kind: 'between',
+      rung: 'cross_b',
+      base: 'cross_a',
+      least_pa: 0,
+      most_pa: 0,
+      why: 'Both ways alike',
+      from: 'own',
+    },
+    {
+      id: 'main_calm',
+      kind: 'above_by',
+      high: 'main_relief',
+      low: 'cross_a',
+      by_pa: kPa(1600),
+      why: 'Main relief 16 bar clear of the cross-ports',
+      from: 'own',
+    },
+  ];
   return {
     ...system,
     rungs: system.rungs.map((rung) => {
       const own = held[rung.id];
-      return own ? { ...rung, valve_id: 'hpu-01', adjuster: own.adjuster, found_pa: kPa(own.found) } : rung;
+      return own
+        ? { ...rung, valve_id: 'hpu-01', adjuster: own.adjuster, found_pa: kPa(own.found) }
+        : rung;
     }),
-    rules: [...system.rules.filter(({ id }) => !id.startsWith('cross_a') && !id.startsWith('cross_b')), ...crossRules(system), ...wanted],
-  }; // prettier-ignore
+    rules: [
+      ...system.rules.filter(({ id }) => !id.startsWith('cross_a') && !id.startsWith('cross_b')),
+      ...crossRules(system),
+      ...wanted,
+    ],
+  };
 }
 
 /** Cross-ports may stand 15 to 30 bar over what drives the motor. */
@@ -48,17 +85,39 @@ function pumpHall(): System {
     zone_2: ['prv-09', 'Valley main', 391],
   };
   const own: Rule[] = [
-    { id: 'guns', kind: 'at_least', rung: 'sustaining', pa: kPa(840), why: 'The hall’s own guns need 780 at the muzzle', from: 'measured' },
-    { id: 'surge', kind: 'at_least', rung: 'relief', pa: kPa(1180), why: 'Pump start sends 1 150 up the pipe, logged', from: 'measured' },
-  ]; // prettier-ignore
+    {
+      id: 'guns',
+      kind: 'at_least',
+      rung: 'sustaining',
+      pa: kPa(840),
+      why: 'The hall’s own guns need 780 at the muzzle',
+      from: 'measured',
+    },
+    {
+      id: 'surge',
+      kind: 'at_least',
+      rung: 'relief',
+      pa: kPa(1180),
+      why: 'Pump start sends 1 150 up the pipe, logged',
+      from: 'measured',
+    },
+  ];
   return {
     ...system,
     rungs: system.rungs.map((rung) => {
       const known = held[rung.id];
-      return known ? { ...rung, name: `${known[0].toUpperCase()} ${known[1]}`, valve_id: known[0], adjuster: 'main', found_pa: kPa(known[2]) } : rung;
+      return known
+        ? {
+            ...rung,
+            name: `${known[0].toUpperCase()} ${known[1]}`,
+            valve_id: known[0],
+            adjuster: 'main',
+            found_pa: kPa(known[2]),
+          }
+        : rung;
     }),
     rules: [...system.rules, ...own],
-  }; // prettier-ignore
+  };
 }
 
 /** The lodge’s compressed air: somebody has asked for more than the vessel allows. */
@@ -97,7 +156,8 @@ export const demoRounds = (day: string): readonly Round[] => [
     site_id: SITE,
     day,
     valve_ids: ['rv-11', 'sus-03', 'sus-04', 'bsv-02', 'vrv-01', 'hpu-01'],
-    why_this_order: 'Surge relief first: it bounds all that the pump can reach. Sustaining before reducing. Machines after the line.',
+    why_this_order:
+      'Surge relief first: it bounds all that the pump can reach. Sustaining before reducing. Machines after the line.',
   },
   {
     id: 'lodge-round',
@@ -107,4 +167,4 @@ export const demoRounds = (day: string): readonly Round[] => [
     valve_ids: ['gr-05', 'gr-06', 'sr-02', 'sr-04'],
     why_this_order: 'Gas while the boiler is cold. Air and the return line after.',
   },
-]; // prettier-ignore
+];

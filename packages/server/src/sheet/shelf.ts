@@ -1,15 +1,27 @@
 import {
-  freezeSheet, hashOf, sheetSchema, unwrap, valveAfter, valveSchema, type Run, type Sheet, type SheetBody,
-} from '@holvek/core'; // prettier-ignore
+  freezeSheet,
+  hashOf,
+  sheetSchema,
+  unwrap,
+  valveAfter,
+  valveSchema,
+  type Run,
+  type Sheet,
+  type SheetBody,
+} from '@holvek/core';
 import type { Store } from '../db/open';
 import type { Tables } from '../db/tables';
 
 type Row = { readonly id: string; readonly hash: string; readonly body: string };
-const toSheet = ({ id, hash, body }: Row): Sheet => sheetSchema.parse({ id, hash, body: JSON.parse(body) });
+const toSheet = ({ id, hash, body }: Row): Sheet =>
+  sheetSchema.parse({ id, hash, body: JSON.parse(body) });
 
 /** Sheets of a valve, first to last. */
 export async function sheetsOf(store: Store, valveId: string): Promise<Sheet[]> {
-  const rows = await store.tables.sheets.findAll({ where: { valve_id: valveId }, order: [['seq', 'ASC']] });
+  const rows = await store.tables.sheets.findAll({
+    where: { valve_id: valveId },
+    order: [['seq', 'ASC']],
+  });
   return rows.map(toSheet);
 }
 

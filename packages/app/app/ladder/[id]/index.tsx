@@ -3,7 +3,13 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useMedia, XStack, YStack } from 'tamagui';
 import { Refusal } from '@/data/api';
-import { useChangeSystem, useHouseRules, useSheets, useSystems } from '@/data/queries';
+import {
+  isFromBefore,
+  useChangeSystem,
+  useHouseRules,
+  useSheets,
+  useSystems,
+} from '@/data/queries';
 import { ClashCard } from '@/ladder/clash-card';
 import { DragCard } from '@/ladder/drag-card';
 import { FilesSheet } from '@/ladder/files-sheet';
@@ -29,15 +35,19 @@ export default function SystemScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const systems = useSystems();
   const system = systems.data?.find((each) => each.id === id);
-  if (systems.isPending) return <Loading what="Fetching the system" />;
+  if (systems.isPending || isFromBefore(systems)) return <Loading what="Fetching the system" />;
   if (!system)
     return (
       <Screen title="Ladder" back>
-        <Trouble title="No such system" say="The server does not know it or cannot be reached." onRetry={() => void systems.refetch()} />
+        <Trouble
+          title="No such system"
+          say="The server does not know it or cannot be reached."
+          onRetry={() => void systems.refetch()}
+        />
       </Screen>
     );
   return <SystemDesk key={id} stored={system} />;
-} // prettier-ignore
+}
 
 type Open = 'take' | 'files' | undefined;
 
@@ -95,7 +105,9 @@ function SystemDesk({ stored }: { readonly stored: System }) {
       <XStack gap="$4">
         <WordButton onPress={() => setOpen('files')}>as a file</WordButton>
         {ladder ? (
-          <WordButton onPress={() => router.push(`/ladder/${system.id}/line`)}>rehearse the line</WordButton>
+          <WordButton onPress={() => router.push(`/ladder/${system.id}/line`)}>
+            rehearse the line
+          </WordButton>
         ) : null}
       </XStack>
     </YStack>
@@ -106,7 +118,13 @@ function SystemDesk({ stored }: { readonly stored: System }) {
       under={`${system.rungs.length} pressures`}
       back
       wide
-      right={error?.code === 'ladder.clash' ? <Pill tone="stop">rules clash</Pill> : tooHigh > 0 ? <Pill tone="stop">{`${tooHigh} too high`}</Pill> : null}
+      right={
+        error?.code === 'ladder.clash' ? (
+          <Pill tone="stop">rules clash</Pill>
+        ) : tooHigh > 0 ? (
+          <Pill tone="stop">{`${tooHigh} too high`}</Pill>
+        ) : null
+      }
       footer={
         <BigButton flex={1} disabled={!plan} onPress={() => setOpen('take')} testID="take-over">
           Take over into a round
@@ -124,10 +142,23 @@ function SystemDesk({ stored }: { readonly stored: System }) {
           {cards}
         </>
       )}
-      {ladder && plan ? <TakeOverSheet system={system} ladder={ladder} plan={plan} isOpen={open === 'take'} onClose={() => setOpen(undefined)} /> : null}
-      <FilesSheet system={system} isOpen={open === 'files'} onChange={edit} onClose={() => setOpen(undefined)} />
+      {ladder && plan ? (
+        <TakeOverSheet
+          system={system}
+          ladder={ladder}
+          plan={plan}
+          isOpen={open === 'take'}
+          onClose={() => setOpen(undefined)}
+        />
+      ) : null}
+      <FilesSheet
+        system={system}
+        isOpen={open === 'files'}
+        onChange={edit}
+        onClose={() => setOpen(undefined)}
+      />
       <RungSheet system={system} rung={rung} onChange={edit} onClose={() => setRung(undefined)} />
       <RuleSheet system={system} rule={rule} onChange={edit} onClose={() => setRule(undefined)} />
     </Screen>
-  ); // prettier-ignore
+  );
 }

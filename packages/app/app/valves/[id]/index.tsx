@@ -73,7 +73,11 @@ export default function ValveScreen() {
             onPress={() => router.push(`/runs/${run.id}`)}
           >{`Carry on, ${openEndsOf(run).length} open ends`}</BigButton>
         ) : (
-          <BigButton flex={1} disabled={stops} onPress={() => router.push(`/valves/${valve.id}/start`)}>
+          <BigButton
+            flex={1}
+            disabled={stops}
+            onPress={() => router.push(`/valves/${valve.id}/start`)}
+          >
             Start setting
           </BigButton>
         )
@@ -94,7 +98,11 @@ export default function ValveScreen() {
         </Card>
       ) : null}
       {issues.map((issue) => (
-        <Card key={issue.code} tone={issue.stops ? 'stop' : 'warn'} role={issue.stops ? 'alert' : 'note'}>
+        <Card
+          key={issue.code}
+          tone={issue.stops ? 'stop' : 'warn'}
+          role={issue.stops ? 'alert' : 'note'}
+        >
           <Words color={issue.stops ? '$onVermilionSoft' : '$onBrassSoft'}>
             {plateTrouble(issue, units)}
           </Words>

@@ -1,8 +1,17 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import {
-  adjustersOf, checkPlate, families, isInstrument, procedureOf, startDraft, type Gauge, type GaugeFitness, type Side, type Valve,
-} from '@holvek/core'; // prettier-ignore
+  adjustersOf,
+  checkPlate,
+  families,
+  isInstrument,
+  procedureOf,
+  startDraft,
+  type Gauge,
+  type GaugeFitness,
+  type Side,
+  type Valve,
+} from '@holvek/core';
 import { YStack } from 'tamagui';
 import { useGauges, useHouseRules, useSheets, useValves } from '@/data/queries';
 import { shelf } from '@/data/store';
@@ -18,9 +27,9 @@ import { Muted, Strong, Words } from '@/ui/words';
 import { aimWords } from '@/valve/aim-words';
 import { sheetsOfValve } from '@/valve/valve-state';
 import { eventTrouble, findingWords, plateTrouble } from '@/words/trouble';
+import { today } from '@/ui/local-day';
 
 type LinkKind = 'twin' | 'typed';
-const today = () => new Date().toISOString().slice(0, 10);
 
 /** Before a run: which gauges, which way, who. Everything has a good default. */
 export default function StartScreen() {
@@ -40,7 +49,13 @@ function sidesOf(valve: Valve): readonly { readonly side: Side; readonly judges:
     .sort((a, b) => Number(b.judges) - Number(a.judges));
 }
 
-function StartForm({ valve, gauges }: { readonly valve: Valve; readonly gauges: readonly Gauge[] }) {
+function StartForm({
+  valve,
+  gauges,
+}: {
+  readonly valve: Valve;
+  readonly gauges: readonly Gauge[];
+}) {
   const router = useRouter();
   const units = useUnits();
   const rules = useHouseRules();
@@ -90,10 +105,15 @@ function StartForm({ valve, gauges }: { readonly valve: Valve; readonly gauges: 
       under={`${valve.name} · ${aimWords(valve, units)}`}
       back
       footer={
-        <BigButton flex={1} disabled={stop !== undefined || isUnfit || !hasName} onPress={() => void start()} testID="start-run">
+        <BigButton
+          flex={1}
+          disabled={stop !== undefined || isUnfit || !hasName}
+          onPress={() => void start()}
+          testID="start-run"
+        >
           {hasName ? 'Start' : 'Your name first'}
         </BigButton>
-      } // prettier-ignore
+      }
     >
       {stop ? <Trouble title="This cannot be set" say={plateTrouble(stop, units)} /> : null}
       {trouble ? <Trouble title="Not started" say={trouble} /> : null}
@@ -167,13 +187,20 @@ function GaugeChoice({ label, gauges, value, fitness, onChange }: GaugeChoicePro
         onChange={onChange}
         options={sorted.map((gauge) => {
           const grade = fitness?.(gauge).grade;
-          return { value: gauge.id, name: grade ? `${gauge.tag} ${grade}` : gauge.tag, say: grade ? `${gauge.tag} · ${grade}` : gauge.tag };
+          return {
+            value: gauge.id,
+            name: grade ? `${gauge.tag} ${grade}` : gauge.tag,
+            say: grade ? `${gauge.tag} · ${grade}` : gauge.tag,
+          };
         })}
       />
       {found && found.findings.length > 0 ? (
         <Card tone={isUnfit ? 'stop' : 'warn'}>
           {found.findings.map((finding) => (
-            <Words key={finding.code} color={isUnfit ? '$onVermilionSoft' : '$onBrassSoft'}>{`${findingWords(finding, units)}.`}</Words>
+            <Words
+              key={finding.code}
+              color={isUnfit ? '$onVermilionSoft' : '$onBrassSoft'}
+            >{`${findingWords(finding, units)}.`}</Words>
           ))}
           <Muted color={isUnfit ? '$onVermilionSoft' : '$onBrassSoft'}>
             {isUnfit ? 'Take another gauge.' : 'It may be used; the sheet will say so.'}
@@ -181,7 +208,7 @@ function GaugeChoice({ label, gauges, value, fitness, onChange }: GaugeChoicePro
         </Card>
       ) : null}
     </>
-  ); // prettier-ignore
+  );
 }
 
 const SchoolWords = ({ name, when }: { readonly name: string; readonly when: string }) => (

@@ -1,0 +1,12 @@
+import type { PlateOf } from '@holvek/core';
+import type { FamilyView } from '../family-view';
+
+/** How it looks, and what only its plate says. */
+export const gasView: FamilyView<PlateOf<'gas'>> = {
+  glyph: { top: 'dome', senses: 'outlet' },
+  rows: (plate) => [['Loaded by', plate.loading]],
+  wideOpen: {
+    title: 'Wide open: more is drawn than comes',
+    say: 'Shut burners until only a small flow is left.',
+  },
+};

@@ -1,0 +1,8 @@
+import type { PlateOf } from '@holvek/core';
+import type { FamilyView } from '../family-view';
+
+/** How it looks, and what only its plate says. */
+export const positionerView: FamilyView<PlateOf<'positioner'>> = {
+  glyph: { top: 'positioner' },
+  shows: 'strokes on',
+};

@@ -1,0 +1,20 @@
+import type { PlateOf, Arrangement } from '@holvek/core';
+import type { FamilyView } from '../family-view';
+
+/** How it looks, and what only its plate says. */
+export const selfOperatedView: FamilyView<PlateOf<'self_operated'>> = {
+  glyph: { top: 'spring', senses: 'outlet' },
+  rows: ({ arrangement }) => [
+    ['Service', arrangement.service.replace('_', ' ')],
+    ['Piped with', pipedWith(arrangement)],
+  ],
+};
+
+const pipedWith = ({ control_line: line, bypass, loading }: Arrangement): string =>
+  [
+    line ? 'control line' : '',
+    bypass ? 'by-pass' : '',
+    loading === 'spring' ? 'spring' : `loading, ${loading.replace('_', ' ')}`,
+  ]
+    .filter(Boolean)
+    .join(', ');

@@ -1,0 +1,7 @@
+import type { PlateOf } from '@holvek/core';
+import type { FamilyView } from '../family-view';
+
+/** How it looks, and what only its plate says. */
+export const suctionView: FamilyView<PlateOf<'suction'>> = {
+  glyph: { top: 'dome', senses: 'inlet' },
+};

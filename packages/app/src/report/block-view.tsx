@@ -1,0 +1,78 @@
+import type { Block } from '@holvek/core';
+import { XStack } from 'tamagui';
+import { ChartView } from './chart-view';
+import { wordColour } from './tones';
+import { Card, Row } from '@/ui/card';
+import { Figure, Heading, Muted, Strong, Words } from '@/ui/words';
+
+type Of<K extends Block['kind']> = Extract<Block, { kind: K }>;
+
+/** One part of a report on the screen. */
+export function BlockView({ block }: { readonly block: Block }) {
+  return (
+    <Card>
+      <Heading>{block.title}</Heading>
+      <Inside block={block} />
+    </Card>
+  );
+}
+
+function Inside({ block }: { readonly block: Block }) {
+  switch (block.kind) {
+    case 'rows':
+      return <RowList block={block} />;
+    case 'table':
+      return <TableRows block={block} />;
+    case 'chart':
+      return <ChartView chart={block.chart} />;
+    case 'words':
+      return block.lines.map(({ text, tone }) => (
+        <Words key={text} color={wordColour(tone ?? 'quiet')}>
+          {text}
+        </Words>
+      ));
+  }
+}
+
+const RowList = ({ block: { rows } }: { readonly block: Of<'rows'> }) =>
+  rows.map(({ label, value, tone }, i) => (
+    <Row key={label} label={label} isLast={i === rows.length - 1}>
+      <Strong textAlign="right" flexShrink={1} color={wordColour(tone)}>
+        {value}
+      </Strong>
+    </Row>
+  ));
+
+/** A table whose first column is words, the others figures. */
+function TableRows({ block: { title, head, rows } }: { readonly block: Of<'table'> }) {
+  const cell = (i: number) =>
+    ({ flex: i === 0 ? 1.4 : 1, textAlign: i === 0 ? 'left' : 'right' }) as const;
+  return (
+    <XStack flexDirection="column" role="table" aria-label={title}>
+      <XStack role="row" gap="$2" paddingBottom="$1">
+        {head.map((label, i) => (
+          <Muted key={label} role="columnheader" {...cell(i)}>
+            {label}
+          </Muted>
+        ))}
+      </XStack>
+      {rows.map(({ cells, tone }) => (
+        <XStack
+          key={cells.join(' ')}
+          role="row"
+          gap="$2"
+          minHeight={36}
+          alignItems="center"
+          borderTopWidth={1}
+          borderColor="$line"
+        >
+          {cells.map((text, i) => (
+            <Figure key={head[i]} role="cell" fontSize="$3" {...cell(i)} color={wordColour(tone)}>
+              {text}
+            </Figure>
+          ))}
+        </XStack>
+      ))}
+    </XStack>
+  );
+}

@@ -1,0 +1,147 @@
+import { printCount, type RampFinding, type StepOf } from '@holvek/core';
+import { proxy } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import { TraceChart } from '../parts/trace-chart';
+import { useDesk } from '@/run/use-desk';
+import { openLogWorker } from '@/log/client';
+import type { LogReport } from '@/log/log.worker';
+import { Card, Row } from '@/ui/card';
+import { pickFile } from '@/ui/files';
+import { BigButton } from '@/ui/press';
+import { Muted, Strong, Words } from '@/ui/words';
+import { logTrouble } from '@/words/trouble';
+
+type State =
+  | { readonly at: 'waiting' }
+  | { readonly at: 'reading'; readonly share: number }
+  | { readonly at: 'read'; readonly name: string; readonly report: LogReport };
+
+/** A log of time and pressure, dropped in: read and fitted in a worker, then taken over as marks. */
+export function LogSheet({
+  step,
+  onClose,
+}: {
+  readonly step: StepOf<'capture'>;
+  readonly onClose: () => void;
+}) {
+  const { run, add, units } = useDesk();
+  const gauge = run.gauges[step.role];
+  const [state, setState] = useState<State>({ at: 'waiting' });
+  const workerRef = useRef<ReturnType<typeof openLogWorker> | undefined>(undefined);
+  const stop = () => {
+    workerRef.current?.close();
+    workerRef.current = undefined;
+    setState({ at: 'waiting' });
+  };
+  useEffect(() => () => workerRef.current?.close(), []);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setState({ at: 'reading', share: 0 });
+    const worker = openLogWorker();
+    workerRef.current = worker;
+    const report = await worker.log.read(
+      await file.text(),
+      gauge?.unit ?? units.pressure,
+      gauge?.resolution_pa ?? 1000,
+      proxy((share) => setState({ at: 'reading', share })),
+    );
+    worker.close();
+    setState({ at: 'read', name: file.name, report });
+  };
+  const keep = async (report: Extract<LogReport, { ok: true }>, name: string) => {
+    const cycles = cyclesOf(report.findings);
+    if (
+      await add({
+        type: 'log_taken',
+        step_id: step.id,
+        name,
+        samples: report.chart.map(([t, pa]) => [t, pa]),
+        cycles,
+      })
+    )
+      onClose();
+  };
+  if (state.at === 'reading')
+    return (
+      <>
+        <Words role="status">{`Reading, ${Math.round(state.share * 100)} %`}</Words>
+        <BigButton kind="outline" onPress={stop}>
+          Stop
+        </BigButton>
+      </>
+    );
+  const report = state.at === 'read' ? state.report : undefined;
+  return (
+    <>
+      <Muted>
+        Two columns, time and pressure: commas, semicolons or tabs, any unit in the header or beside
+        the figure.
+      </Muted>
+      <BigButton
+        kind="outline"
+        onPress={() => void pickFile('.csv,.txt,.log,text/plain,text/csv').then(take)}
+        testID="pick-log"
+      >
+        Choose a log file
+      </BigButton>
+      {report && !report.ok ? (
+        <Card tone="stop" role="alert">
+          <Words color="$onVermilionSoft">{logTrouble(report.error, units)}</Words>
+        </Card>
+      ) : null}
+      {report?.ok ? (
+        <Card>
+          <Strong>{`${printCount(report.count)} samples`}</Strong>
+          <TraceChart
+            dots={false}
+            samples={report.chart.map(([t, value]) => ({ t, value }))}
+            seconds={1e9}
+            label="The log"
+          />
+          {report.findings.map((finding) => (
+            <Row key={finding.t} label={finding.kind === 'up' ? 'Cracks at' : 'Reseats at'}>
+              {`${units.withUnit(finding.pressure, gauge?.resolution_pa)} · ${Math.round(finding.sure * 100)} % sure`}
+            </Row>
+          ))}
+          <Muted>{issuesWords(report)}</Muted>
+          <BigButton
+            onPress={() => void keep(report, state.at === 'read' ? state.name : '')}
+            testID="keep-log"
+          >
+            Take these over
+          </BigButton>
+        </Card>
+      ) : null}
+    </>
+  );
+}
+
+/** Up-ramps crack, the next down-ramp reseats: one cycle. */
+function cyclesOf(findings: readonly RampFinding[]) {
+  const cycles: { cracked?: number; full_flow?: number; reseated?: number; sure: number }[] = [];
+  for (const { kind, pressure, fullFlow, sure } of findings) {
+    const last = cycles.at(-1);
+    if (kind === 'up')
+      cycles.push({
+        cracked: pressure,
+        ...(fullFlow === undefined ? {} : { full_flow: fullFlow }),
+        sure,
+      });
+    else if (last && last.reseated === undefined)
+      Object.assign(last, { reseated: pressure, sure: Math.min(last.sure, sure) });
+    else cycles.push({ reseated: pressure, sure });
+  }
+  return cycles.slice(0, 50);
+}
+
+const issuesWords = ({ issues, longestGap, usualStep }: Extract<LogReport, { ok: true }>): string =>
+  [
+    issues.notNumbers > 0
+      ? `${issues.notNumbers} rows without two numbers left out, the first at line ${issues.firstBadLine}`
+      : '',
+    issues.repeatedTimes > 0 ? `${issues.repeatedTimes} repeated times` : '',
+    issues.backwards > 0 ? `${issues.backwards} rows that went back in time` : '',
+    usualStep > 0 && longestGap > 5 * usualStep ? `a gap of ${Math.round(longestGap)} s` : '',
+  ]
+    .filter(Boolean)
+    .join('; ') || 'Every row could be read.';

@@ -1,0 +1,43 @@
+import { captureView, promptOf, type Mark, type StepOf } from '@holvek/core';
+import { useEffect } from 'react';
+import { useMark } from './use-mark';
+import { useReading } from '../parts/use-reading';
+import { useTurn } from '../parts/use-turn';
+import { useDesk } from '@/run/use-desk';
+
+/** The proving cycles as far as they have come, and the ways to take them on. */
+export function useCapture(step: StepOf<'capture'>) {
+  const { run, add, isLinked, drive } = useDesk();
+  const view = captureView(run, step);
+  const prompt = promptOf(run, step);
+  const marking = useMark(step);
+  const { down } = step.ramp;
+  const isUntouched = isLinked && view.cycles.length === 0;
+  useEffect(() => {
+    // It comes from its setting open: every cycle begins shut.
+    if (isUntouched) drive(down);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the step is met
+  }, [step.id]);
+  const isOpen = prompt.ask === 'mark' && prompt.mark === 'reseated';
+  const never = () =>
+    void add({ type: 'note', text: `Never opened in ${step.say.toLowerCase()}` }).then(() =>
+      add({ type: 'condemned', step_id: step.id, reason: 'The valve never opened' }),
+    );
+  return {
+    ...useReading(step),
+    step,
+    view,
+    prompt,
+    marking,
+    turn: useTurn(step.id, step.adjuster),
+    never,
+    hasFullFlow: view.cycles.at(-1)?.fullFlow !== undefined,
+    /** Cycle that is in hand, of those that are wanted. */
+    cycle: Math.min(view.cycles.length + (isOpen ? 0 : 1), view.wanted),
+    press: (name: Mark) => {
+      marking.mark(name, view.nextCycle);
+      if (name === 'reseated') drive(down);
+    },
+  };
+}
+export type Capture = ReturnType<typeof useCapture>;

@@ -1,0 +1,149 @@
+import {
+  parseQuantity,
+  readingDoubt,
+  toGaugePressure,
+  barometricPressure,
+  type Gauge,
+} from '@holvek/core';
+import Delete from 'lucide-react-native/icons/delete';
+import { useState } from 'react';
+import { XStack, YStack } from 'tamagui';
+import type { TypedValue } from './use-reading';
+import { useSites } from '@/data/queries';
+import { useUnits } from '@/settings/use-units';
+import { useInk } from '@/theme/use-ink';
+import { TextInput } from '@/ui/field';
+import { BigButton, Press } from '@/ui/press';
+import { Figure, Muted, Words } from '@/ui/words';
+import { atmosphereTrouble, eventTrouble, parseTrouble } from '@/words/trouble';
+
+const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '−', '0', '.'] as const;
+const UNITS = ['kPa', 'bar', 'psi', 'mbar'] as const;
+
+/** Large keys for a reading of a hand-held gauge; any unit may be typed as well. */
+export function ReadingPad({
+  gauge,
+  hint,
+  onTake,
+}: {
+  readonly gauge: Gauge;
+  readonly hint?: string;
+  readonly onTake: (value: TypedValue) => void;
+}) {
+  const units = useUnits();
+  const ink = useInk();
+  const [text, setText] = useState('');
+  const [unit, setUnit] = useState<string>(units.pressure);
+  const barometer = barometricPressure(useSites().data?.[0]?.altitude_m ?? 0);
+  const read = readTyped(text, unit, barometer.ok ? barometer.value : 101_325);
+  const doubt = read && 'si' in read ? readingDoubt(gauge, read.si) : undefined;
+  const take = () => {
+    if (read && 'si' in read) onTake({ si: read.si, entered: read.entered });
+  };
+  return (
+    <YStack gap="$3">
+      <TextInput
+        aria-label={`Reading of ${gauge.tag}`}
+        value={text}
+        onChangeText={setText}
+        onSubmitEditing={take}
+        inputMode="decimal"
+        maxLength={40}
+        autoFocus
+        fontFamily="$figuresStrong"
+        fontSize="$7"
+        height={64}
+        textAlign="right"
+        placeholder={`${gauge.tag}, ${unit}`}
+      />
+      <YStack minHeight={42}>
+        {read === undefined ? (
+          <Muted>{hint ?? 'What does the needle show?'}</Muted>
+        ) : 'error' in read ? (
+          <Words color="$vermilion" role="alert">
+            {read.error(units)}
+          </Words>
+        ) : (
+          <Figure color={doubt ? '$vermilion' : '$muted'}>
+            {doubt
+              ? eventTrouble(doubt, units)
+              : `= ${units.withUnit(read.si, gauge.resolution_pa)}`}
+          </Figure>
+        )}
+      </YStack>
+      <XStack gap="$2">
+        {UNITS.map((each) => (
+          <Press
+            key={each}
+            flex={1}
+            onPress={() => setUnit(each)}
+            role="radio"
+            aria-checked={unit === each}
+            minHeight={44}
+            alignItems="center"
+            justifyContent="center"
+            borderRadius="$2"
+            borderWidth={2}
+            borderColor={unit === each ? '$verdigris' : '$line'}
+            backgroundColor={unit === each ? '$lane' : '$card'}
+          >
+            <Words color={unit === each ? '$onLane' : '$color'}>{each}</Words>
+          </Press>
+        ))}
+      </XStack>
+      <XStack flexWrap="wrap" gap="$2">
+        {KEYS.map((key) => (
+          <Press
+            key={key}
+            width="31.5%"
+            minHeight={56}
+            alignItems="center"
+            justifyContent="center"
+            borderRadius="$2"
+            backgroundColor="$quiet"
+            aria-label={key === '−' ? 'minus' : key}
+            onPress={() =>
+              setText((now) =>
+                key === '−' ? (now.startsWith('-') ? now.slice(1) : `-${now}`) : now + key,
+              )
+            }
+          >
+            <Figure fontSize="$6" lineHeight="$6">
+              {key}
+            </Figure>
+          </Press>
+        ))}
+      </XStack>
+      <XStack gap="$2">
+        <Press
+          flex={1}
+          minHeight={56}
+          alignItems="center"
+          justifyContent="center"
+          borderRadius="$2"
+          backgroundColor="$quiet"
+          aria-label="delete last"
+          onPress={() => setText((now) => now.slice(0, -1))}
+        >
+          <Delete size={24} color={ink.color} />
+        </Press>
+        <BigButton flex={2} onPress={take} disabled={!read || !('si' in read)}>
+          Take it
+        </BigButton>
+      </XStack>
+    </YStack>
+  );
+}
+
+type Read =
+  TypedValue | { readonly error: (units: ReturnType<typeof useUnits>) => string } | undefined;
+
+/** Text to gauge pressure; absolute and vacuum go through the site's barometer. */
+function readTyped(text: string, unit: string, barometer: number): Read {
+  if (text.trim() === '' || text === '-') return undefined;
+  const parsed = parseQuantity(text, 'pressure', unit);
+  if (!parsed.ok) return { error: (units) => parseTrouble(parsed.error, units) };
+  const gauge = toGaugePressure(parsed.value.si, parsed.value.reference, barometer);
+  if (!gauge.ok) return { error: (units) => atmosphereTrouble(gauge.error, units) };
+  return { si: gauge.value, entered: parsed.value.entered };
+}

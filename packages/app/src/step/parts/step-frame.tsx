@@ -1,0 +1,64 @@
+import type { ReactNode } from 'react';
+import { ScrollView, XStack, YStack } from 'tamagui';
+import { useDesk } from '@/run/use-desk';
+import { FrameMark } from './frame-mark';
+import { StepWords } from './step-words';
+import { BottomSheet } from '@/ui/bottom-sheet';
+import { BigButton, WordButton } from '@/ui/press';
+import { Words } from '@/ui/words';
+
+type Props = {
+  readonly children?: ReactNode;
+  /** Primary action and what stands beside it, in the thumb zone. */
+  readonly actions: ReactNode;
+  readonly more?: ReactNode;
+  readonly hideWords?: boolean;
+};
+
+/** A step: its words and parts above, its actions under the thumb, what went wrong between. */
+export function StepFrame({ children, actions, more, hideWords = false }: Props) {
+  const { trouble, isLineDown, doubt, settleDoubt, undo, canUndo } = useDesk();
+  return (
+    <YStack flex={1} minHeight={0}>
+      <FrameMark />
+      <ScrollView flex={1} contentContainerStyle={{ paddingBottom: 16 }}>
+        <YStack gap="$3" paddingHorizontal="$4">
+          {hideWords ? null : <StepWords />}
+          {children}
+        </YStack>
+      </ScrollView>
+      <YStack gap="$2" padding="$3" backgroundColor="$card" borderTopWidth={1} borderColor="$line">
+        {isLineDown ? (
+          <Words color="$vermilion" role="alert">
+            The line to the unit is down and is being opened again. What was recorded is kept.
+          </Words>
+        ) : null}
+        {trouble ? (
+          <Words color="$vermilion" role="alert">
+            {trouble}
+          </Words>
+        ) : null}
+        <XStack gap="$2">{actions}</XStack>
+        <XStack justifyContent="space-between" flexWrap="wrap">
+          {more}
+          {canUndo ? <WordButton onPress={() => void undo()}>undo</WordButton> : null}
+        </XStack>
+      </YStack>
+      <BottomSheet
+        isOpen={doubt !== undefined}
+        title="Is that right?"
+        onClose={() => settleDoubt(false)}
+      >
+        <Words>{doubt?.say ?? ''}</Words>
+        <XStack gap="$2">
+          <BigButton flex={1} kind="outline" onPress={() => settleDoubt(false)}>
+            Type it again
+          </BigButton>
+          <BigButton flex={1} onPress={() => settleDoubt(true)}>
+            It is right
+          </BigButton>
+        </XStack>
+      </BottomSheet>
+    </YStack>
+  );
+}

@@ -1,0 +1,43 @@
+import type { Gauge } from '@holvek/core';
+import { OtherAmount } from './other-amount';
+import { ReadingPad } from './reading-pad';
+import type { TypedValue } from './use-reading';
+import { BottomSheet } from '@/ui/bottom-sheet';
+
+/** A reading typed from a hand-held gauge. */
+export const PadSheet = ({
+  isOpen,
+  title,
+  gauge,
+  hint,
+  onTake,
+  onClose,
+}: {
+  readonly isOpen: boolean;
+  readonly title: string;
+  readonly gauge: Gauge | undefined;
+  readonly hint?: string;
+  readonly onTake: (value: TypedValue) => void;
+  readonly onClose: () => void;
+}) => (
+  <BottomSheet isOpen={isOpen} title={title} onClose={onClose}>
+    {gauge ? <ReadingPad gauge={gauge} onTake={onTake} {...(hint ? { hint } : {})} /> : null}
+  </BottomSheet>
+);
+
+/** A turn that came out otherwise than advised. */
+export const AmountSheet = ({
+  isOpen,
+  adjuster,
+  onTurned,
+  onClose,
+}: {
+  readonly isOpen: boolean;
+  readonly adjuster: string;
+  readonly onTurned: (turns: number) => void;
+  readonly onClose: () => void;
+}) => (
+  <BottomSheet isOpen={isOpen} title="How far did it go?" onClose={onClose}>
+    <OtherAmount adjuster={adjuster} onTurned={onTurned} />
+  </BottomSheet>
+);

@@ -1,0 +1,42 @@
+import { BigButton } from '@/ui/press';
+import { turnWord, wayWord } from '@/ui/turn-word';
+
+/** The turn that was advised, made: one press. */
+export const TurnButton = ({
+  turns,
+  onTurned,
+  disabled = false,
+  children,
+}: {
+  readonly turns: number;
+  readonly onTurned: (turns: number) => void;
+  readonly disabled?: boolean;
+  /** Said instead, while it cannot be pressed. */
+  readonly children?: string;
+}) => (
+  <BigButton
+    flex={1}
+    onPress={() => onTurned(turns)}
+    disabled={disabled}
+    keyHint="T"
+    testID="turned"
+    label={`Turned ${turnWord(turns)} ${wayWord(turns)}`}
+  >
+    {children ?? `Turned ${turnWord(turns)}`}
+  </BigButton>
+);
+
+/** Nothing is left to do here: on to the next step. */
+export const NextButton = ({
+  onPress,
+  children,
+  testID = 'confirm-step',
+}: {
+  readonly onPress: () => void;
+  readonly children: string;
+  readonly testID?: string;
+}) => (
+  <BigButton flex={1} onPress={onPress} keyHint="N" testID={testID}>
+    {children}
+  </BigButton>
+);

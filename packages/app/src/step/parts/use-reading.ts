@@ -1,0 +1,83 @@
+import {
+  decimalsFor,
+  fromSI,
+  judgeOf,
+  roleOf,
+  typedSettled,
+  unitOf,
+  type GaugeRole,
+  type Reading,
+  type Step,
+} from '@holvek/core';
+import { useDesk } from '@/run/use-desk';
+import { latest, traceSettling, useTrace } from '@/gauge-link/trace';
+
+export type TypedValue = { readonly si: number; readonly entered: Reading['entered'] };
+
+/** Taking a reading for a step: from the linked gauge as it stands, or as typed. */
+export function useReading(step: Step, of?: GaugeRole) {
+  const { run, trace, add, isLinked } = useDesk();
+  const seen = useTrace(trace);
+  const role = of ?? roleOf(step) ?? judgeOf(run.started.plate);
+  const gauge = run.gauges[role];
+  const live = isLinked ? latest(seen, role) : undefined;
+  const state = isLinked && gauge ? traceSettling(seen, role, gauge) : undefined;
+
+  const record = (reading: Reading, settled: boolean, elapsed?: number) =>
+    add({
+      type: 'reading',
+      step_id: step.id,
+      role,
+      purpose: ('purpose' in step ? step.purpose : undefined) ?? 'setting',
+      reading,
+      settled,
+      ...(elapsed === undefined ? {} : { elapsed_s: elapsed }),
+      ...(seen.sight ? { in_control: !seen.sight.wideOpen } : {}),
+    });
+
+  const takeLinked = async (elapsed?: number): Promise<boolean> => {
+    if (!gauge || !live) return false;
+    const si = state?.state === 'settled' ? roundTo(state.level, gauge.resolution_pa) : live.value;
+    const decimals = decimalsFor(gauge.resolution_pa / unitOf(gauge.unit).factor);
+    const entered = { text: fromSI(si, gauge.unit).toFixed(decimals), unit: gauge.unit };
+    return record(
+      { si, entered, gauge_id: gauge.id, source: 'linked' },
+      state?.state === 'settled',
+      elapsed,
+    );
+  };
+
+  const takeTyped = async (value: TypedValue, elapsed?: number): Promise<boolean> => {
+    if (!gauge) return false;
+    const reading: Reading = { ...value, gauge_id: gauge.id, source: 'typed' };
+    return record(reading, isTypedSettled(value.si), elapsed);
+  };
+
+  /** Long enough after the last turn, or two readings that agree. */
+  function isTypedSettled(si: number): boolean {
+    if (step.kind !== 'set') return true;
+    const { settle_wait_s: wait, typed_apart_s: apart } = run.started.house_rules;
+    const turnedAt = (run.marks[step.adjuster] ?? []).findLast(
+      ({ kind }) => kind === 'turned',
+    )?.atMs;
+    const now = Date.now();
+    if (turnedAt === undefined || now - turnedAt >= wait * 1000) return true;
+    const since = run.readings
+      .filter((taken) => taken.stepId === step.id && taken.atMs > turnedAt)
+      .map((taken) => ({ t: taken.atMs / 1000, value: taken.reading.si }));
+    return typedSettled([...since, { t: now / 1000, value: si }], gauge?.resolution_pa ?? 1, apart);
+  }
+
+  return {
+    role,
+    gauge,
+    live,
+    settling: state,
+    sight: seen.sight,
+    samples: seen.samples[role],
+    takeLinked,
+    takeTyped,
+  };
+}
+
+const roundTo = (value: number, step: number) => Math.round(value / step) * step;

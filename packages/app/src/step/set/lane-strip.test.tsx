@@ -1,0 +1,100 @@
+import type { NextMove, SettingView } from '@holvek/core';
+import { render } from '@testing-library/react';
+import { TamaguiProvider } from 'tamagui';
+import { config } from '@/theme/tamagui.config';
+import { LaneStrip } from './lane-strip';
+import { ScrewDial } from '../parts/screw-dial';
+
+const aim: SettingView['aim'] = {
+  target: 520_000,
+  lower: 505_000,
+  upper: 535_000,
+  limit: 660_000,
+  approach: 'from_below',
+  guard: 3000,
+  chancePastLane: 0.1,
+  chancePastLimit: 0.01,
+  largestTurn: 3,
+};
+const dot = (pressure: number, turns: number, inControl = true) => ({
+  pressure,
+  turns,
+  inControl,
+  atMs: pressure,
+});
+const move: NextMove = {
+  kind: 'turn',
+  turns: 0.375,
+  predicted: { mean: 517_000, low: 505_000, high: 528_000 },
+  chancePastLane: 0.05,
+};
+const show = (element: React.ReactElement) =>
+  render(
+    <TamaguiProvider config={config} defaultTheme="light">
+      {element}
+    </TamaguiProvider>,
+  ).container;
+
+describe('the lane strip', () => {
+  test('walks from dot to dot and draws the next move ahead', () => {
+    const strip = show(
+      <LaneStrip
+        aim={aim}
+        dots={[dot(0, 0), dot(250_000, 1), dot(416_000, 0.625)]}
+        move={move}
+        live={416_000}
+        resolution={2000}
+      />,
+    );
+    expect(strip.textContent).toContain('lane 520 ± 15');
+    expect(strip.textContent).toContain('416');
+    expect(strip.textContent).toContain('3/8');
+    expect(strip.textContent).toContain('506 to 528');
+    expect(strip.querySelectorAll('circle')).toHaveLength(4);
+  });
+
+  test('says in words what it draws', () => {
+    const strip = show(
+      <LaneStrip
+        aim={aim}
+        dots={[dot(250_000, 0)]}
+        move={undefined}
+        live={undefined}
+        resolution={2000}
+      />,
+    );
+    expect(strip.querySelector('[role="img"]')?.getAttribute('aria-label')).toBe(
+      'Readings 250; target 520 kPa',
+    );
+  });
+
+  test('a long setting keeps its last five readings in sight', () => {
+    const dots = Array.from({ length: 9 }, (_, i) => dot(100_000 + i * 45_000, 0.25));
+    expect(
+      show(
+        <LaneStrip aim={aim} dots={dots} move={undefined} live={undefined} resolution={2000} />,
+      ).querySelectorAll('circle'),
+    ).toHaveLength(5);
+  });
+
+  test('without any reading it still shows the lane', () => {
+    expect(
+      show(<LaneStrip aim={aim} dots={[]} move={undefined} live={undefined} resolution={2000} />)
+        .textContent,
+    ).toContain('660');
+  });
+});
+
+describe('the screw dial', () => {
+  test('shows one slot when there is nothing to turn, two and an arrow when there is', () => {
+    expect(show(<ScrewDial position={0.25} turns={0} />).querySelectorAll('path')).toHaveLength(0);
+    expect(
+      show(<ScrewDial position={0.25} turns={0.375} />).querySelectorAll('path').length,
+    ).toBeGreaterThanOrEqual(3);
+  });
+
+  test('whole turns fill the ring', () => {
+    const path = show(<ScrewDial position={0} turns={1} />).querySelector('path')!;
+    expect(path.getAttribute('d')).toMatch(/A.* 0 1 1 /);
+  });
+});

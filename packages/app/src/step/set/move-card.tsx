@@ -1,0 +1,91 @@
+import type { NextMove, SettingView } from '@holvek/core';
+import { TurnCard } from '../parts/turn-card';
+import { useDesk } from '@/run/use-desk';
+import { turnWord, wayWord } from '@/ui/turn-word';
+import { Muted, Title, Words } from '@/ui/words';
+
+type Props = {
+  readonly view: SettingView;
+  readonly pendingHint: string;
+  readonly wasUnsettled: boolean;
+};
+
+const aboveWord: Record<NextMove['kind'], string> = {
+  turn: 'next move',
+  probe: 'find out which way it works',
+  back_off: 'gone past: come back, then approach again',
+  done: 'as it should be',
+  stuck: 'next move',
+};
+const stuckWord = {
+  end_of_travel: 'The screw is at the end of its travel. Another spring is needed for this target.',
+  no_safe_move: 'No turn is safe enough from here. Check the gauge and what holds the valve.',
+} as const;
+
+/** The screw as it stands and should stand, and how far to turn. */
+export function MoveCard(props: Props) {
+  const { position, move } = props.view;
+  const turns = move && 'turns' in move ? move.turns : 0;
+  return (
+    <TurnCard position={position} turns={turns} above={move ? aboveWord[move.kind] : 'first'}>
+      {move ? <MoveWords view={props.view} move={move} /> : <ReadFirst {...props} />}
+    </TurnCard>
+  );
+}
+
+function ReadFirst({ view: { dots, isInControl }, pendingHint, wasUnsettled }: Props) {
+  const hint = isInControl
+    ? pendingHint
+    : 'The valve was wide open, so that reading teaches nothing. Wait for the main.';
+  return (
+    <>
+      <Title>{dots.length === 0 ? 'Read the gauge' : 'Read it again'}</Title>
+      <Words color="$muted">
+        {wasUnsettled ? `That one was still moving: kept, not counted. ${pendingHint}` : hint}
+      </Words>
+    </>
+  );
+}
+
+function MoveWords({ view, move }: { readonly view: SettingView; readonly move: NextMove }) {
+  const { settle_wait_s: wait } = useDesk().run.started.house_rules;
+  if (move.kind === 'stuck')
+    return (
+      <>
+        <Title>Stop turning</Title>
+        <Words color="$muted">{stuckWord[move.why]}</Words>
+      </>
+    );
+  if (move.kind === 'done')
+    return (
+      <>
+        <Title>In the lane</Title>
+        <RateWords view={view} />
+      </>
+    );
+  return (
+    <>
+      <Title testID="next-move">{`${turnWord(move.turns)} ${wayWord(move.turns)}`}</Title>
+      <Words color="$muted">{`then wait about ${wait} s.`}</Words>
+      <RateWords view={view} />
+    </>
+  );
+}
+
+/** What a turn gives: learned here, and what was believed before. */
+function RateWords({ view: { rate, prior } }: { readonly view: SettingView }) {
+  const { units } = useDesk();
+  const source = {
+    sheets: 'its last sheets say',
+    spring: 'its spring chart says',
+    family: 'the family says',
+  }[prior.from];
+  const before = units.figure(prior.rate);
+  return (
+    <Muted>
+      {rate
+        ? `This valve gives ${units.figure(Math.abs(rate.mean))} a turn, ${source} ${before}.`
+        : `A turn should give about ${before} ${units.pressure}: ${source} so.`}
+    </Muted>
+  );
+}

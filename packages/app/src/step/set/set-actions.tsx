@@ -1,0 +1,31 @@
+import type { Setting } from './use-setting';
+import { NextButton, TurnButton } from '../parts/turn-button';
+import { useDesk } from '@/run/use-desk';
+import { BigButton } from '@/ui/press';
+
+/** Read, and whatever the prompt asks for beside it. */
+export function SetActions({ setting }: { readonly setting: Setting }) {
+  const { isLinked } = useDesk();
+  const { prompt, live, isSettled, read, turn, next } = setting;
+  const isFirst = prompt.ask === 'read' && (!isLinked || isSettled);
+  return (
+    <>
+      <BigButton
+        flex={1}
+        kind={isFirst ? 'primary' : 'outline'}
+        onPress={read}
+        disabled={isLinked && !live}
+        keyHint="R"
+        testID="read-gauge"
+      >
+        Read gauge
+      </BigButton>
+      {prompt.ask === 'done' ? (
+        <NextButton onPress={next} testID="in-lane">
+          In the lane: next
+        </NextButton>
+      ) : null}
+      {prompt.ask === 'turn' ? <TurnButton turns={prompt.turns} onTurned={turn} /> : null}
+    </>
+  );
+}

@@ -1,0 +1,11 @@
+import { mainAdjuster } from '../../valve';
+import type { FamilyFacts } from '../family';
+
+export const burnerPilotFacts: FamilyFacts = {
+  name: 'Pilot gas of a burner',
+  holds: 'pilot gas',
+  verb: 'light at',
+  adjusters: [mainAdjuster('Pilot regulator', 'from_below', 'outlet')],
+  gauges: { outlet: 'Manometer' },
+  judge: 'outlet',
+};

@@ -1,0 +1,16 @@
+import { defineFamily } from '../family';
+import { burnerIssues } from './checks';
+import { burnerPilotFacts } from './facts';
+import { burnerPlateSchema } from './plate';
+import { burnerPilotSlots } from './slots';
+import { burnerProcedure } from './steps';
+import { drawBurner } from './twin';
+
+export const burnerPilot = defineFamily({
+  plateSchema: burnerPlateSchema,
+  facts: burnerPilotFacts,
+  procedure: burnerProcedure,
+  draw: drawBurner,
+  checks: burnerIssues,
+  slots: burnerPilotSlots,
+});

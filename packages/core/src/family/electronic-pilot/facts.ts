@@ -1,0 +1,11 @@
+import { mainAdjuster } from '../../valve';
+import type { FamilyFacts } from '../family';
+
+export const electronicPilotFacts: FamilyFacts = {
+  name: 'Electronic pilot with actuator',
+  holds: 'holds',
+  verb: 'hold',
+  adjusters: [mainAdjuster('Set value', 'from_below', 'outlet')],
+  gauges: { inlet: 'Calibrator', outlet: 'Line gauge' },
+  judge: 'outlet',
+};

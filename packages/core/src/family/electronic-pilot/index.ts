@@ -1,0 +1,16 @@
+import { defineFamily } from '../family';
+import { electronicIssues } from './checks';
+import { electronicPilotFacts } from './facts';
+import { electronicPilotPlateSchema } from './plate';
+import { electronicPilotSlots } from './slots';
+import { electronicPilotProcedure } from './steps';
+import { drawElectronicPilot } from './twin';
+
+export const electronicPilot = defineFamily({
+  plateSchema: electronicPilotPlateSchema,
+  facts: electronicPilotFacts,
+  procedure: electronicPilotProcedure,
+  draw: drawElectronicPilot,
+  checks: electronicIssues,
+  slots: electronicPilotSlots,
+});

@@ -1,0 +1,48 @@
+import type { z } from 'zod';
+import type { Draw } from '../plant';
+import type { Procedure } from '../step';
+import type { AdjusterSpec, AnyPlate, Side, Targets } from '../valve';
+import type { Slots } from './slots';
+
+/** Something wrong with a plate or its targets; `stops` means that no run may start on it. */
+export type Issue = { readonly code: `valve.${string}`; readonly stops: boolean };
+
+/** What the rest of the house needs to know of a family without asking which one it is. */
+export type FamilyFacts = {
+  readonly name: string;
+  /** What the leading adjuster does, before its figure. */
+  readonly holds: string;
+  /** The verb of a round: "reduce to 520 kPa". */
+  readonly verb: string;
+  readonly adjusters: readonly AdjusterSpec[];
+  /** What the gauges are called where they stand. */
+  readonly gauges: Readonly<Partial<Record<Side, string>>>;
+  /** Wants a low-range gauge of its own. */
+  readonly wantsLowRange?: boolean;
+  /** The gauge by which the setting is judged. */
+  readonly judge: Side;
+};
+
+/** A family's plate as a schema that tells its family. */
+export type PlateSchema = z.ZodObject<{ family: z.ZodLiteral<string> } & z.ZodRawShape> &
+  z.ZodType<AnyPlate>;
+
+/** A family, whole: everything that is its own stands in its folder. */
+export type FamilyDefinition<S extends PlateSchema, I extends Issue> = {
+  readonly plateSchema: S;
+  readonly facts: FamilyFacts;
+  readonly procedure: Procedure;
+  readonly draw: Draw<z.infer<S>>;
+  /** On which side its leading adjuster holds, where the plate decides that. */
+  readonly holdsOn?: (plate: z.infer<S>) => Side;
+  /** A wrong spring is work of the run, not a reason not to start. */
+  readonly changesSpringInRun?: boolean;
+  /** Rules between the family's own figures. */
+  readonly checks?: (plate: z.infer<S>, targets: Targets) => readonly I[];
+  /** Texts' slots that only this family fills. */
+  readonly slots?: Slots<z.infer<S>>;
+};
+
+export const defineFamily = <S extends PlateSchema, I extends Issue = never>(
+  definition: FamilyDefinition<S, I>,
+): FamilyDefinition<S, I> => definition;

@@ -1,0 +1,12 @@
+import { mainAdjuster } from '../../valve';
+import type { FamilyFacts } from '../family';
+
+export const gasFacts: FamilyFacts = {
+  name: 'Gas pressure regulator',
+  holds: 'holds, downstream',
+  verb: 'reduce to',
+  adjusters: [mainAdjuster('Pilot adjuster', 'from_below', 'outlet')],
+  gauges: { outlet: 'Low-range gauge' },
+  judge: 'outlet',
+  wantsLowRange: true,
+};

@@ -1,0 +1,14 @@
+import { defineFamily } from '../family';
+import { linkageIssues } from '../shared/instrument-checks';
+import { indicatorFacts } from './facts';
+import { indicatorPlateSchema } from './plate';
+import { indicatorProcedure } from './steps';
+import { drawIndicator } from './twin';
+
+export const indicator = defineFamily({
+  plateSchema: indicatorPlateSchema,
+  facts: indicatorFacts,
+  procedure: indicatorProcedure,
+  draw: drawIndicator,
+  checks: linkageIssues,
+});

@@ -1,0 +1,10 @@
+import { z } from 'zod';
+import { instrumentPlateOf, signalRangeSchema } from '../../valve';
+
+export const positionerPlateSchema = instrumentPlateOf('positioner', {
+  /** What air does to the valve; without air it goes the other way. */
+  air_to: z.enum(['open', 'close']),
+  /** The other half of a split range, when this is one half. */
+  split_with: signalRangeSchema.optional(),
+});
+export type PositionerPlate = z.infer<typeof positionerPlateSchema>;

@@ -1,0 +1,14 @@
+import { furtherAdjuster, mainAdjuster } from '../../valve';
+import type { FamilyFacts } from '../family';
+
+export const pressureSwitchFacts: FamilyFacts = {
+  name: 'On-off pressure switch',
+  holds: 'scale at',
+  verb: 'switch at',
+  adjusters: [
+    mainAdjuster('Scale screw', 'from_below', 'inlet'),
+    furtherAdjuster('differential', 'Differential screw', 'inlet'),
+  ],
+  gauges: { inlet: 'Gauge at the switch' },
+  judge: 'inlet',
+};

@@ -1,0 +1,14 @@
+import { defineFamily } from '../family';
+import { switchIssues } from './checks';
+import { pressureSwitchFacts } from './facts';
+import { switchPlateSchema } from './plate';
+import { switchProcedure } from './steps';
+import { drawSwitch } from './twin';
+
+export const pressureSwitch = defineFamily({
+  plateSchema: switchPlateSchema,
+  facts: pressureSwitchFacts,
+  procedure: switchProcedure,
+  draw: drawSwitch,
+  checks: switchIssues,
+});

@@ -1,0 +1,11 @@
+import { mainAdjuster } from '../../valve';
+import type { FamilyFacts } from '../family';
+
+export const reducingFacts: FamilyFacts = {
+  name: 'Pilot-operated reducing valve',
+  holds: 'holds, downstream',
+  verb: 'reduce to',
+  adjusters: [mainAdjuster('Pilot adjuster', 'from_below', 'outlet')],
+  gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
+  judge: 'outlet',
+};

@@ -1,0 +1,11 @@
+import { mainAdjuster } from '../../valve';
+import type { FamilyFacts } from '../family';
+
+export const reliefPilotFacts: FamilyFacts = {
+  name: 'Pilot-operated relief valve',
+  holds: 'cracks at',
+  verb: 'crack at',
+  adjusters: [mainAdjuster('Pilot adjuster', 'from_above', 'inlet')],
+  gauges: { inlet: 'Line gauge' },
+  judge: 'inlet',
+};

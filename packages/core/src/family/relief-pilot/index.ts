@@ -1,0 +1,16 @@
+import { defineFamily } from '../family';
+import { pilotReliefIssues } from './checks';
+import { reliefPilotFacts } from './facts';
+import { pilotReliefPlateSchema } from './plate';
+import { reliefPilotSlots } from './slots';
+import { pilotReliefProcedure } from './steps';
+import { drawPilotRelief } from './twin';
+
+export const reliefPilot = defineFamily({
+  plateSchema: pilotReliefPlateSchema,
+  facts: reliefPilotFacts,
+  procedure: pilotReliefProcedure,
+  draw: drawPilotRelief,
+  checks: pilotReliefIssues,
+  slots: reliefPilotSlots,
+});

@@ -1,0 +1,11 @@
+import { mainAdjuster } from '../../valve';
+import type { FamilyFacts } from '../family';
+
+export const reliefSpringFacts: FamilyFacts = {
+  name: 'Spring-loaded relief valve',
+  holds: 'opens at',
+  verb: 'open at',
+  adjusters: [mainAdjuster('Spring cover', 'from_below', 'inlet')],
+  gauges: { inlet: 'Machine gauge' },
+  judge: 'inlet',
+};

@@ -1,0 +1,17 @@
+import { defineFamily } from '../family';
+import { springReliefIssues } from './checks';
+import { reliefSpringFacts } from './facts';
+import { springReliefPlateSchema } from './plate';
+import { reliefSpringSlots } from './slots';
+import { springReliefProcedure } from './steps';
+import { drawSpringRelief } from './twin';
+
+export const reliefSpring = defineFamily({
+  plateSchema: springReliefPlateSchema,
+  facts: reliefSpringFacts,
+  procedure: springReliefProcedure,
+  draw: drawSpringRelief,
+  checks: springReliefIssues,
+  slots: reliefSpringSlots,
+  changesSpringInRun: true,
+});

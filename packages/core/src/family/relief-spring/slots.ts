@@ -1,0 +1,10 @@
+import type { Slots } from '../slots';
+import { greatestOf } from './checks';
+import type { SpringReliefPlate } from './plate';
+
+export const reliefSpringSlots: Slots<SpringReliefPlate> = {
+  machine_max: ({ plate }, { pressure }) => pressure(plate.machine_max_pa),
+  corrected_max: ({ plate }, { pressure }) => pressure(greatestOf(plate)),
+  flow_arrow: ({ plate }) =>
+    plate.service === 'vacuum' ? 'towards the machine' : 'away from the machine',
+};

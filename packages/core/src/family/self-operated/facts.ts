@@ -1,0 +1,11 @@
+import { mainAdjuster } from '../../valve';
+import type { FamilyFacts } from '../family';
+
+export const selfOperatedFacts: FamilyFacts = {
+  name: 'Self-operated regulator',
+  holds: 'holds',
+  verb: 'hold',
+  adjusters: [mainAdjuster('Adjusting screw', 'from_below', 'outlet')],
+  gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
+  judge: 'outlet',
+};

@@ -1,0 +1,11 @@
+import { mainAdjuster } from '../../valve';
+import type { FamilyFacts } from '../family';
+
+export const suctionFacts: FamilyFacts = {
+  name: 'Suction-pressure control',
+  holds: 'holds suction at',
+  verb: 'hold suction at',
+  adjusters: [mainAdjuster('Control adjuster', 'from_below', 'inlet')],
+  gauges: { inlet: 'Suction gauge' },
+  judge: 'inlet',
+};

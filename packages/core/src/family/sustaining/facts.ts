@@ -1,0 +1,14 @@
+import { furtherAdjuster, mainAdjuster } from '../../valve';
+import type { FamilyFacts } from '../family';
+
+export const sustainingFacts: FamilyFacts = {
+  name: 'Sustaining valve',
+  holds: 'holds, upstream',
+  verb: 'sustain',
+  adjusters: [
+    mainAdjuster('Sustaining adjuster', 'from_above', 'inlet'),
+    furtherAdjuster('reducing', 'Reducing adjuster', 'outlet'),
+  ],
+  gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
+  judge: 'inlet',
+};

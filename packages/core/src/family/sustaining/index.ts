@@ -1,0 +1,16 @@
+import { defineFamily } from '../family';
+import { sustainingIssues } from './checks';
+import { sustainingFacts } from './facts';
+import { sustainingPlateSchema } from './plate';
+import { sustainingSlots } from './slots';
+import { sustainingProcedure } from './steps';
+import { drawSustaining } from './twin';
+
+export const sustaining = defineFamily({
+  plateSchema: sustainingPlateSchema,
+  facts: sustainingFacts,
+  procedure: sustainingProcedure,
+  draw: drawSustaining,
+  checks: sustainingIssues,
+  slots: sustainingSlots,
+});

@@ -1,0 +1,41 @@
+import { adjustersOf, procedureOf } from '../family';
+import { stepsFor, type RunState } from '../step';
+import type { EventOf } from './event';
+
+/** A run as the rest of the house knows it: its plate is one of the families'. */
+export type Run = Omit<RunState, 'started'> & { readonly started: EventOf<'started'> };
+/** A run while its events are folded into it. */
+export type Draft = { -readonly [K in keyof Run]: Run[K] };
+
+/** A run before anything but its beginning. */
+export function openDraft(started: EventOf<'started'>): Draft {
+  const procedure = procedureOf(started.plate.family, started.procedure_version);
+  return {
+    id: started.run_id,
+    started,
+    procedure,
+    adjusters: adjustersOf(started.plate),
+    steps: stepsFor(procedure, started.school, started.plate),
+    status: 'open',
+    done: {},
+    skipped: {},
+    records: {},
+    readings: [],
+    marks: {},
+    linkage: [],
+    springs: {},
+    condemned: undefined,
+    observed: {},
+    measured: {},
+    directions: {},
+    openEnds: [],
+    positions: procedure.initial,
+    notes: [],
+    gauges: started.gauges,
+    signed: undefined,
+    abandonedBecause: undefined,
+    lastAtMs: started.at_ms,
+    lamport: started.lamport,
+    eventCount: 1,
+  };
+}

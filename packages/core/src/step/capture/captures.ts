@@ -1,0 +1,48 @@
+import { recordOf, stepOfKind, type RunState } from '../run-state';
+import type { CaptureMark } from './marks';
+
+/** One opening and shutting of a relief valve, as far as it has been marked; Pa gauge. */
+export type CaptureCycle = {
+  readonly cycle: number;
+  readonly cracked: number | undefined;
+  readonly fullFlow: number | undefined;
+  readonly reseated: number | undefined;
+};
+
+/** Cycles of a capture since its adjuster was last turned: what was seen before tells of another setting. */
+export function captureCycles(run: RunState, stepId: string): readonly CaptureCycle[] {
+  const step = stepOfKind(run, 'capture', stepId);
+  if (!step) return [];
+  const { adjuster } = step;
+  const turnedAt = run.marks[adjuster]?.findLast(({ kind }) => kind === 'turned')?.atMs ?? 0;
+  const marks = recordOf(run, step).marks.filter(({ atMs }) => atMs >= turnedAt);
+  const numbers = [...new Set(marks.map(({ cycle }) => cycle))].sort((a, b) => a - b);
+  const at = (cycle: number, name: string) =>
+    marks.findLast((mark) => mark.cycle === cycle && mark.mark === name)?.pressure;
+  return numbers.map((cycle) => ({
+    cycle,
+    cracked: at(cycle, 'cracked'),
+    fullFlow: at(cycle, 'full_flow'),
+    reseated: at(cycle, 'reseated'),
+  }));
+}
+
+export const isWhole = ({ cracked, reseated }: CaptureCycle): boolean =>
+  cracked !== undefined && reseated !== undefined;
+
+/** How many whole cycles a capture step wants. */
+export const cyclesWanted = (run: RunState, stepId: string): number => {
+  const count = stepOfKind(run, 'capture', stepId)?.count;
+  return count ?? run.started.house_rules.proving_cycles;
+};
+
+/** Pressure at which a search has seen the valve crack; undefined until it has. */
+export const crackedAt = (run: RunState, stepId: string): number | undefined =>
+  marksOf(run, stepId).findLast(({ mark }) => mark === 'cracked')?.pressure;
+
+/** Marks of a search or a capture, as they stand. */
+export function marksOf(run: RunState, stepId: string): readonly CaptureMark[] {
+  const step = run.steps.find(({ id }) => id === stepId);
+  if (step?.kind !== 'capture' && step?.kind !== 'search') return [];
+  return recordOf(run, step).marks;
+}

@@ -1,0 +1,54 @@
+import { z } from 'zod';
+import type { Positions } from '../../plant';
+import { finiteSchema, idSchema, roleSchema, stepEventSchema } from '../event';
+import { readingSchema } from '../reading';
+import type { GaugeRole, Purpose } from '../step';
+import { fields, stepShape } from '../step-shape';
+import { markNames, type CaptureMark } from './marks';
+
+export type CaptureRecord = {
+  readonly kind: 'capture';
+  readonly marks: readonly CaptureMark[];
+  /** A log that was dropped in, as its chart shows it: s and Pa. */
+  readonly log: readonly (readonly [number, number])[];
+};
+
+export const captureShape = stepShape({
+  kind: 'capture',
+  fields: fields<{
+    readonly adjuster: string;
+    readonly role: GaugeRole;
+    readonly purpose?: Purpose;
+    /** How often; the house's number of proving cycles where it is not said. */
+    readonly count?: number;
+    /** What one cycle does, up and down again. */
+    readonly ramp: { readonly up: Positions; readonly down: Positions };
+  }>(),
+  empty: { kind: 'capture', marks: [], log: [] } as CaptureRecord,
+  events: [
+    stepEventSchema('marked', {
+      role: roleSchema,
+      mark: z.enum(markNames),
+      cycle: z.number().int().min(1).max(99),
+      reading: readingSchema,
+      /** The mark that this one moves. */
+      replaces: idSchema.optional(),
+    }),
+    stepEventSchema('log_taken', {
+      name: z.string().max(200),
+      /** Thinned to what a chart can show: s and Pa. */
+      samples: z.array(z.tuple([z.number(), finiteSchema])).max(1000),
+      cycles: z
+        .array(
+          z.object({
+            cracked: finiteSchema.optional(),
+            full_flow: finiteSchema.optional(),
+            reseated: finiteSchema.optional(),
+            sure: z.number().min(0).max(1),
+          }),
+        )
+        .min(1)
+        .max(50),
+    }),
+  ],
+});

@@ -1,0 +1,3 @@
+import { plainShape } from '../step-shape';
+
+export const cautionShape = plainShape('caution');

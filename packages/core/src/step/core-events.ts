@@ -1,0 +1,48 @@
+import { z } from 'zod';
+import { gaugeSchema } from '../gauge';
+import {
+  eventSchema,
+  finiteSchema,
+  idSchema,
+  reasonSchema,
+  roleSchema,
+  stepEventSchema,
+} from './event';
+import { readingSchema } from './reading';
+import { purposes } from './step';
+
+const text = z.string().max(2000);
+
+/** Entries that no kind of step has for itself. */
+export const coreEvents = [
+  stepEventSchema('step_done', {}),
+  stepEventSchema('step_skipped', { reason: reasonSchema }),
+  stepEventSchema('reading', {
+    role: roleSchema,
+    purpose: z.enum(purposes),
+    reading: readingSchema,
+    settled: z.boolean(),
+    /** False while the valve is wide open or shut off from its pilot: such a reading teaches nothing. */
+    in_control: z.boolean().optional(),
+    /** Seconds since the step began watching, for records over time. */
+    elapsed_s: z.number().min(0).max(1e6).optional(),
+  }),
+  stepEventSchema('condemned', { reason: reasonSchema }),
+  eventSchema('turned', { adjuster: idSchema, turns: z.number().min(-60).max(60) }),
+  eventSchema('observed', { key: idSchema, value: z.union([finiteSchema, z.string().max(80)]) }),
+  eventSchema('direction_corrected', {
+    adjuster: idSchema,
+    clockwise: z.enum(['raises', 'lowers']),
+  }),
+  eventSchema('open_end_made', { open_end: idSchema, say: text.min(1), put_back: text.min(1) }),
+  eventSchema('open_end_closed', { open_end: idSchema }),
+  eventSchema('open_end_left', { open_end: idSchema, reason: reasonSchema }),
+  eventSchema('note', { text: text.min(1) }),
+  eventSchema('gauge_swapped', { role: roleSchema, gauge: gaugeSchema }),
+  eventSchema('paused', {}),
+  eventSchema('resumed', {}),
+  eventSchema('abandoned', { reason: reasonSchema }),
+  eventSchema('undone', { undoes: idSchema }),
+  eventSchema('signed', { name: z.string().min(1).max(80), covers: z.number().int().min(1) }),
+] as const;
+export type CoreEvent = z.infer<(typeof coreEvents)[number]>;

@@ -1,0 +1,113 @@
+import {
+  spotOf,
+  zeroSpanView,
+  type ScrewName,
+  type Spot,
+  type ZeroSpanMark,
+  type ZeroSpanView,
+} from '../../coach';
+import { fractionOf } from '../../quantity';
+import { instrumentRules, isInstrument, MAIN, movesStem } from '../../valve';
+import { instrumentOf, pointError, shareOf } from '../points/points-view';
+import type { CalPointEvent, TakenPoint } from '../points/shape';
+import { stepsOfKind, type RunState } from '../run-state';
+import type { EntryEvent } from '../shapes';
+
+const spotAt: Readonly<Record<number, Spot>> = { 0: 'low', 0.5: 'mid', 1: 'high' };
+export const inputOfSpot: Readonly<Record<Spot, number>> = { low: 0, mid: 0.5, high: 1 };
+export const adjusterOfScrew = (screw: ScrewName): string => (screw === 'zero' ? MAIN : screw);
+
+/** Where the output should begin, and where it should reach the supply: shares of the signal. */
+const ENDS: Readonly<Record<number, number>> = { 0: 0.02, 1: 0.98 };
+/** Either way of that: within the first and the last 4 % of the signal. */
+const ENDS_TOLERANCE = 0.02;
+
+/** The linkage step of a run; undefined where it has none. */
+const linkageOf = (run: Pick<RunState, 'steps'>) => stepsOfKind(run, 'linkage')[0];
+
+type Begun = Pick<RunState, 'started' | 'steps'>;
+
+/** Error of a point, as a share of span: too far open, or begun too early, counts as too much. */
+function pointShare(run: Begun, event: Pick<CalPointEvent, 'step_id' | 'at' | 'output'>): number {
+  const plate = instrumentOf(run);
+  const linkage = linkageOf(run);
+  if (linkage?.measure !== 'ends' || linkage.id !== event.step_id)
+    return shareOf(plate, event.output);
+  const met = fractionOf(plate.input, event.output);
+  return event.at + (ENDS[event.at] ?? event.at) - (met.ok ? met.value : 0);
+}
+
+export const takenPoint = (run: Begun, event: CalPointEvent): TakenPoint => ({
+  eventId: event.id,
+  at: event.at,
+  direction: event.direction,
+  pass: event.pass,
+  output: event.output,
+  share: pointShare(run, event),
+  source: event.source,
+});
+
+/** What an event tells the linkage's coach: an error at one of its spots coming from below, or a turned screw. */
+export function linkageMarks(run: Begun, event: EntryEvent): readonly ZeroSpanMark[] {
+  if (!isInstrument(run.started.plate)) return [];
+  if (event.type === 'turned') {
+    const screw = event.adjuster === MAIN ? 'zero' : event.adjuster;
+    if (!(screw in spotOf)) return [];
+    return [{ kind: 'turned', screw: screw as ScrewName, turns: event.turns }];
+  }
+  if (event.type !== 'cal_point' || event.direction === 'down') return [];
+  const linkage = linkageOf(run);
+  if (linkage?.measure === 'ends' && linkage.id !== event.step_id) return [];
+  const spot = spotAt[event.at];
+  return spot ? [{ kind: 'read', spot, error: pointShare(run, event) - event.at }] : [];
+}
+
+/** Zero, span and angularity of a run as the coach sees them. */
+export function linkageView(run: RunState): ZeroSpanView {
+  const plate = instrumentOf(run);
+  const rules = instrumentRules(run.started.house_rules);
+  const screws = (['zero', 'span', 'angularity'] as const).filter(
+    (screw) => screw === 'zero' || plate.others?.[screw] !== undefined,
+  );
+  const way = (screw: ScrewName) => {
+    const own = screw === 'zero' ? plate : plate.others?.[screw];
+    return (run.directions[adjusterOfScrew(screw)] ?? own?.clockwise) === 'lowers'
+      ? -PER_TURN
+      : PER_TURN;
+  };
+  const tolerance = linkageOf(run)?.measure === 'ends' ? ENDS_TOLERANCE : plate.tolerance_span;
+  const view = zeroSpanView(run.linkage, {
+    screws,
+    tolerance,
+    uncertainty: pointError(run) ?? tolerance,
+    noise: rules.scale_reading / 2,
+    spanFactor: movesStem(plate) ? rules.positioner_span_factor : rules.span_factor,
+    angularityFactor: rules.angularity_factor,
+    perTurn: Object.fromEntries(screws.map((screw) => [screw, way(screw)])),
+  });
+  const { move } = view;
+  return move.kind === 'turn'
+    ? { ...view, move: { ...move, turns: roundTurns(move.turns) } }
+    : view;
+}
+
+/** To eighths of a turn, finer where little is left, and never more than three at once. */
+const roundTurns = (turns: number): number => {
+  const size = Math.abs(turns);
+  const parts = size >= 0.25 ? 8 : size >= 0.1 ? 16 : 32;
+  return Math.sign(turns) * Math.min(3, Math.max(1 / 32, Math.round(size * parts) / parts));
+};
+
+/** Whether a screw was turned since its spot was last read: it is read before anything else. */
+export const awaitsReading = (run: RunState): Spot | undefined => {
+  const last = run.linkage.at(-1);
+  return last?.kind === 'turned' ? spotOf[last.screw] : undefined;
+};
+/** Span moved by a turn before the pointer has shown it: a middling screw. */
+const PER_TURN = 0.05;
+
+/** Independence of its screws below which each undoes what the other has done, 0 … 1. */
+const ALIKE = 0.15;
+/** Two screws do nearly the same: large turns that leave little. */
+export const areScrewsAlike = ({ independence }: Pick<ZeroSpanView, 'independence'>): boolean =>
+  independence < ALIKE;

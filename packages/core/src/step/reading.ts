@@ -1,0 +1,14 @@
+import { z } from 'zod';
+
+const finite = z.number().min(-1e12).max(1e12);
+
+/** A reading as evidence: what was typed or sent is kept beside its SI value. */
+export const readingSchema = z.object({
+  si: finite,
+  entered: z.object({ text: z.string().max(60), unit: z.string().max(16) }),
+  gauge_id: z.string().min(1).max(64),
+  source: z.enum(['typed', 'linked']),
+  /** The person confirmed a value that looks wrong, such as one beyond the gauge's range. */
+  confirmed: z.boolean().optional(),
+});
+export type Reading = z.infer<typeof readingSchema>;

@@ -1,0 +1,52 @@
+import type { RatePrior } from '../../coach';
+import { fittedSpring, type AdjusterPlate, type HouseRules } from '../../valve';
+
+/** What a signed sheet has taught about an adjuster. */
+export type TaughtRate = {
+  readonly rate: number;
+  readonly sd: number;
+  readonly clockwise: 'raises' | 'lowers';
+};
+
+/**
+ * Where the first guess of a rate comes from: this valve's last sheets, else its spring chart,
+ * else the family.
+ *
+ * @param taught  rates of earlier sheets, latest last
+ */
+export function ratePrior(
+  plate: AdjusterPlate,
+  taught: readonly TaughtRate[],
+  rules: HouseRules,
+): RatePrior {
+  const recent = taught.slice(-3);
+  const direction = plate.clockwise;
+  const directionTrust = rules.direction_trust;
+  if (recent.length > 0) {
+    const rate = recent.reduce((sum, item) => sum + Math.abs(item.rate), 0) / recent.length;
+    const sdFraction = Math.max(rules.sheet_rate_sd_fraction, (recent.at(-1)?.sd ?? 0) / rate);
+    return {
+      rate,
+      sdFraction,
+      direction,
+      directionTrust: Math.max(directionTrust, 0.995),
+      from: 'sheets',
+    };
+  }
+  const spring = fittedSpring(plate);
+  return spring
+    ? {
+        rate: spring.rate_pa_per_turn,
+        sdFraction: rules.spring_rate_sd_fraction,
+        direction,
+        directionTrust,
+        from: 'spring',
+      }
+    : {
+        rate: rules.family_rate_pa_per_turn,
+        sdFraction: rules.family_rate_sd_fraction,
+        direction,
+        directionTrust,
+        from: 'family',
+      };
+}

@@ -1,0 +1,245 @@
+import {
+  afterReading,
+  afterTurn,
+  answerOf,
+  learnedRate,
+  nextMove,
+  startBelief,
+  type Answer,
+  type Belief,
+  type LearnedRate,
+  type MoveAim,
+  type NextMove,
+  type RatePrior,
+} from '../../coach';
+import { gaugeError, resultUncertainty, type Gauge } from '../../gauge';
+import { adjusterPlate, targetOf, type AdjusterSpec, type Target } from '../../valve';
+import type { RunState, SettingMark } from '../run-state';
+import { adjusterNow } from '../spring/spring-now';
+import { ratePrior } from './rate-prior';
+
+/** A settled reading and the turns since the one before it: a dot on the lane strip. */
+export type SettingDot = {
+  readonly pressure: number;
+  readonly turns: number;
+  readonly inControl: boolean;
+  readonly atMs: number;
+};
+
+/** Pressures of a vacuum are given by their size; `sign` says how they read. */
+export type SettingView = {
+  readonly spec: AdjusterSpec;
+  readonly target: Target;
+  readonly sign: 1 | -1;
+  readonly aim: MoveAim;
+  readonly dots: readonly SettingDot[];
+  /** Turns made since the last settled reading: the gauge has to be read before the next move. */
+  readonly pendingTurns: number;
+  readonly move: NextMove | undefined;
+  /** What the pending turn was foretold to give. */
+  readonly foretold: Foretold | undefined;
+  /** False after a reading taken while the valve was not in control: wait and read again. */
+  readonly isInControl: boolean;
+  /** How the gauge answered the last turn. */
+  readonly answer: Answer | undefined;
+  readonly rate: LearnedRate | undefined;
+  readonly prior: RatePrior;
+  /** Net turns since the setting began. */
+  readonly position: number;
+};
+export type Foretold = { readonly mean: number; readonly low: number; readonly high: number };
+
+/** How an adjuster was parked before it is set; `as_it_was` where it was not touched. */
+export type Parked = 'free' | 'near_free' | 'full' | 'as_it_was';
+
+/** The setting step of one adjuster as the coach sees it, computed from turns and settled readings. */
+export function settingView(run: RunState, adjuster: string): SettingView {
+  const stand = standOf(run, adjuster);
+  const { gauge, prior, position, target, sign, spec } = stand;
+  const sd = gauge ? settingSd(gauge) : 1000;
+  const marks = (run.marks[adjuster] ?? []).map((mark) =>
+    mark.kind === 'read' ? { ...mark, pressure: sign * mark.pressure } : mark,
+  );
+  const replay = replayMarks(marks, { ...stand, sd, directionKnown: adjuster in run.directions });
+  const aim = aimOf(run, stand);
+  const last = replay.dots.at(-1);
+  const belief = replay.pendingTurns === 0 && replay.isInControl ? replay.belief : undefined;
+  return {
+    spec,
+    target,
+    sign,
+    aim,
+    ...replay,
+    prior,
+    position,
+    move: belief && last ? nextMove(belief, last.pressure, aim) : undefined,
+    rate: replay.belief && replay.belief.turnsSeen > 0 ? learnedRate(replay.belief) : undefined,
+  };
+}
+
+/** Everything about an adjuster that does not depend on its readings. */
+export function standOf(run: RunState, adjuster: string) {
+  const { started } = run;
+  const spec = run.adjusters.find(({ id }) => id === adjuster);
+  if (!spec) throw new Error(`no adjuster ${adjuster} in this run`);
+  const target = targetOf(started, adjuster)!;
+  const own = adjusterNow(run, adjuster);
+  const word = run.positions[`adjuster_${adjuster}`];
+  const parked: Parked =
+    word === 'free' || word === 'near_free' || word === 'full' ? word : 'as_it_was';
+  const sign: 1 | -1 = target.set_point_pa < 0 ? -1 : 1;
+  const prior = priorOf(run, adjuster);
+  const position = (run.marks[adjuster] ?? []).reduce(
+    (sum, mark) => sum + (mark.kind === 'turned' ? mark.turns : 0),
+    0,
+  );
+  const gauge = run.gauges[spec.role] ?? started.gauges[spec.role];
+  return { spec, target, sign, own, parked, prior, position, gauge };
+}
+export type Stand = ReturnType<typeof standOf>;
+
+/** A spring that hangs slack reads nothing, Pa gauge. */
+const SLACK = 0;
+/** Standard deviation of a settled reading while setting, Pa. */
+const settingSd = (gauge: Gauge): number =>
+  Math.hypot(gauge.resolution_pa / 2, gaugeError(gauge) / 4);
+
+/** A corrected direction stands against whatever the plate said. */
+function priorOf(run: RunState, adjuster: string): RatePrior {
+  const { priors, house_rules: rules, plate } = run.started;
+  const corrected = run.directions[adjuster];
+  // Another spring: what its sheets have taught of the old one tells nothing.
+  const fresh =
+    adjuster in run.springs ? ratePrior(adjusterNow(run, adjuster), [], rules) : undefined;
+  const prior = fresh ??
+    priors[adjuster] ?? {
+      rate: rules.family_rate_pa_per_turn,
+      sdFraction: rules.family_rate_sd_fraction,
+      direction: adjusterPlate(plate, adjuster).clockwise,
+      directionTrust: rules.direction_trust,
+      from: 'family' as const,
+    };
+  return corrected ? { ...prior, direction: corrected, directionTrust: 0.995 } : prior;
+}
+
+export function aimOf(
+  run: RunState,
+  { target, sign, gauge, spec, parked, position, prior, own }: Stand,
+): MoveAim {
+  const rules = run.started.house_rules;
+  const wanted = sign * target.set_point_pa;
+  return {
+    target: wanted,
+    lower: wanted - target.tolerance_pa,
+    upper: wanted + target.tolerance_pa,
+    limit: sign * target.limit_pa,
+    approach: spec.approach,
+    guard: gauge ? Math.min(resultUncertainty(gauge), target.tolerance_pa / 2) : 0,
+    chancePastLimit: rules.chance_past_limit,
+    chancePastLane: rules.chance_past_lane,
+    largestTurn: rules.largest_turn,
+    ...(parked === 'as_it_was'
+      ? {}
+      : {
+          room: roomFrom(
+            parked,
+            Math.abs(position),
+            own.travel_turns,
+            prior.direction !== 'lowers',
+          ),
+        }),
+  };
+}
+
+/** Parked low all the travel lies on the side that raises, parked full on the side that lowers. */
+function roomFrom(parked: Parked, gone: number, travel: number, raisesClockwise: boolean) {
+  const ahead = travel - gone - (parked === 'near_free' ? 1 : 0);
+  const behind = gone + 0.5;
+  const isClockwise = (parked === 'full') !== raisesClockwise;
+  return isClockwise
+    ? { clockwise: ahead, anticlockwise: behind }
+    : { clockwise: behind, anticlockwise: ahead };
+}
+
+/** On which side the play is taken up by the way it was parked. */
+export function takenUpBy(
+  parked: Parked,
+  prior: RatePrior,
+): 'clockwise' | 'anticlockwise' | 'unknown' {
+  if (parked === 'as_it_was') return 'unknown';
+  const wasRaised = parked !== 'free';
+  return wasRaised === (prior.direction !== 'lowers') ? 'clockwise' : 'anticlockwise';
+}
+
+type ReplayOptions = Pick<Stand, 'prior' | 'parked' | 'own' | 'spec'> & {
+  readonly sd: number;
+  readonly directionKnown: boolean;
+};
+
+function replayMarks(marks: readonly SettingMark[], options: ReplayOptions) {
+  const { prior, sd, parked, directionKnown, spec } = options;
+  const travel = options.own.travel_turns;
+  let belief: Belief | undefined;
+  /** Parked fully in, the first reading is what rules the gauge until the setting has come down to it. */
+  let ceiling = Number.POSITIVE_INFINITY;
+  /** A spring that hangs slack reads nothing, or upstream what passes the open valve. */
+  let floor = SLACK;
+  const dots: SettingDot[] = [];
+  let pendingTurns = 0;
+  /** Reading before the last turn and what that turn was foretold to give. */
+  let trial: { before: number; foretold: Foretold } | undefined;
+  let answer: Answer | undefined;
+  let isInControl = true;
+  for (const mark of marks) {
+    const before = dots.at(-1);
+    if (mark.kind === 'turned') {
+      belief = belief && afterTurn(belief, mark.turns);
+      pendingTurns += mark.turns;
+      if (belief && before)
+        trial = { before: before.pressure, foretold: foretell(belief, floor, ceiling) };
+      continue;
+    }
+    isInControl = mark.inControl;
+    if (!isInControl) {
+      // Nothing is learned and nothing is advised until the valve is in control again.
+    } else if (belief) {
+      if (trial) answer = answerOf(trial.before, mark.pressure, trial.foretold, sd);
+      // A deaf valve teaches nothing about its screw: its reading is shown but not learned from.
+      const isBeyond =
+        mark.pressure >= ceiling - 2 * sd || (floor > SLACK && mark.pressure <= floor + 2 * sd);
+      if (answer !== 'no_change' || directionKnown || isBeyond)
+        belief = afterReading(belief, mark.pressure, sd, floor, ceiling);
+    } else {
+      const takenUp = takenUpBy(parked, prior);
+      const isHigh = parked === 'full';
+      const isFreeUpstream = parked === 'free' && spec.role === 'inlet' && mark.pressure > 4 * sd;
+      if (isHigh) ceiling = mark.pressure;
+      if (isFreeUpstream) floor = mark.pressure;
+      belief = startBelief(prior, {
+        reading: mark.pressure,
+        readingSd: sd,
+        takenUp,
+        ...(isHigh ? { parkedAt: travel } : isFreeUpstream ? { parkedAt: 0 } : {}),
+      });
+    }
+    const seen = { pressure: mark.pressure, inControl: mark.inControl, atMs: mark.atMs };
+    if (pendingTurns === 0 && before) dots[dots.length - 1] = { ...seen, turns: before.turns };
+    else dots.push({ ...seen, turns: pendingTurns });
+    pendingTurns = 0;
+  }
+  const foretold = pendingTurns === 0 ? undefined : trial?.foretold;
+  return { belief, dots, pendingTurns, foretold, answer, isInControl };
+}
+
+/** Mean and 90 % interval of what the gauge should read after the turn just made. */
+function foretell({ hypotheses }: Belief, floor: number, ceiling: number): Foretold {
+  const mean = hypotheses.reduce((sum, h) => sum + h.weight * h.setPoint, 0);
+  const variance = hypotheses.reduce(
+    (sum, h) => sum + h.weight * (h.varSetPoint + (h.setPoint - mean) ** 2),
+    0,
+  );
+  const reach = 1.645 * Math.sqrt(variance);
+  const seen = (pa: number) =>
+    Math.min(ceiling, Math.max(floor > SLACK ? floor : Number.NEGATIVE_INFINITY, pa));
+  return { mean: seen(mean), low: seen(mean - reach), high: seen(mean + reach) };
+}

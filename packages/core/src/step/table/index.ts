@@ -1,0 +1,17 @@
+import { takeReading } from '../act-out';
+import { confirm, type StepBehaviour } from '../behaviour';
+
+/** Readings of a watch, and s between two of them. */
+const READINGS = 8;
+const APART = 8;
+
+export const tableStep: StepBehaviour<'table'> = {
+  maySkip: true,
+  carryOut: (hand, step) => {
+    for (let i = 0; i < READINGS; i++) {
+      takeReading(hand, step, i * APART);
+      hand.wait(APART);
+    }
+    return confirm(hand, step);
+  },
+};

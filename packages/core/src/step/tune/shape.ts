@@ -1,0 +1,23 @@
+import { z } from 'zod';
+import type { StepSample } from '../../tune';
+import { finiteSchema, stepEventSchema } from '../event';
+import { fields, stepShape } from '../step-shape';
+
+/** The step test taken last, as it was recorded. */
+export type TuneRecord = { readonly kind: 'tune'; readonly samples: readonly StepSample[] };
+
+export const tuneShape = stepShape({
+  kind: 'tune',
+  fields: fields<object>(),
+  empty: { kind: 'tune', samples: [] } as TuneRecord,
+  events: [
+    stepEventSchema('step_tested', {
+      /** s, output in %, process value in %. */
+      samples: z
+        .array(z.tuple([finiteSchema, finiteSchema, finiteSchema]))
+        .min(1)
+        .max(2000),
+      source: z.enum(['typed', 'linked', 'file']),
+    }),
+  ],
+});

@@ -1,0 +1,27 @@
+import type { Side } from './plate';
+
+export type Approach = 'from_below' | 'from_above';
+
+/** An adjuster of a family as the coach and the screens know it. */
+export type AdjusterSpec = {
+  readonly id: string;
+  readonly name: string;
+  readonly approach: Approach;
+  readonly role: Side;
+};
+
+/** The leading adjuster, which stands on the plate itself. */
+export const mainAdjuster = (name: string, approach: Approach, role: Side): AdjusterSpec => ({
+  id: 'main',
+  name,
+  approach,
+  role,
+});
+
+/** A further adjuster, by the id under which the plate has it. */
+export const furtherAdjuster = (
+  id: string,
+  name: string,
+  role: Side,
+  approach: Approach = 'from_below',
+): AdjusterSpec => ({ id, name, approach, role });

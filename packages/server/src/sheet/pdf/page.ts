@@ -1,0 +1,105 @@
+import { join } from 'node:path';
+import PDFDocument from 'pdfkit';
+import type { Tone } from '@holvek/core';
+
+export type Doc = PDFKit.PDFDocument;
+
+/** Colours on paper: enough on a grey printer too. */
+export const ink = {
+  text: '#17231F',
+  muted: '#5C6963',
+  line: '#D8D2C3',
+  green: '#0E4841',
+  lane: '#CDE6DD',
+  brass: '#8A5E12',
+  brassSoft: '#F6E7C8',
+  stop: '#B8341E',
+  stopSoft: '#F8DDD5',
+} as const;
+
+export const toneInk: Readonly<Record<Tone, string>> = {
+  good: ink.green,
+  work: ink.brass,
+  stop: ink.stop,
+  quiet: ink.muted,
+  plain: ink.text,
+};
+export const toneFill: Readonly<Record<Tone, string>> = {
+  good: ink.lane,
+  work: ink.brassSoft,
+  stop: ink.stopSoft,
+  quiet: ink.line,
+  plain: ink.line,
+};
+
+export const LEFT = 48;
+export const WIDTH = 499;
+export const GAP = 20;
+export const COLUMN = (WIDTH - GAP) / 2;
+const TOP = 48;
+export const BOTTOM = 772;
+
+/** The fonts have no thin space; a plain one stands in for it on paper. */
+export const plain = (text: string): string => text.replace(/\u2009/gu, ' ');
+
+/** An A4 document with the house's fonts. */
+export function openDocument(title: string, fontFolder: string): Doc {
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: 0,
+    bufferPages: true,
+    info: { Title: title, Creator: 'Holvek' },
+  });
+  const next = (weight: string) =>
+    join(
+      fontFolder,
+      'atkinson-hyperlegible-next',
+      weight,
+      `AtkinsonHyperlegibleNext_${weight}.ttf`,
+    );
+  const mono = 'AtkinsonHyperlegibleMono_500Medium.ttf';
+  doc.registerFont('body', next('400Regular'));
+  doc.registerFont('bold', next('700Bold'));
+  doc.registerFont('figures', join(fontFolder, 'atkinson-hyperlegible-mono', '500Medium', mono));
+  return doc;
+}
+
+/**
+ * Where the next block goes. Blocks stand in two columns or across the page; one that does not fit
+ * begins the next page, so that nothing is ever cut.
+ */
+export class Flow {
+  private ends = [TOP, TOP];
+
+  constructor(private readonly doc: Doc) {}
+
+  /** Room across the page, `height` high. */
+  across(height: number): { readonly x: number; readonly y: number; readonly width: number } {
+    const y = this.roomFor(Math.max(...this.ends), height);
+    this.ends = [y + height, y + height];
+    return { x: LEFT, y, width: WIDTH };
+  }
+
+  /** Room in the column that ends higher, `height` high. */
+  column(height: number): { readonly x: number; readonly y: number; readonly width: number } {
+    let at = this.ends[1]! < this.ends[0]! ? 1 : 0;
+    if (this.ends[at]! + height > BOTTOM && height <= BOTTOM - TOP) {
+      this.newPage();
+      at = 0;
+    }
+    const y = this.ends[at]!;
+    this.ends[at] = y + height;
+    return { x: LEFT + at * (COLUMN + GAP), y, width: COLUMN };
+  }
+
+  private roomFor(y: number, height: number): number {
+    if (y + height <= BOTTOM) return y;
+    this.newPage();
+    return TOP;
+  }
+
+  newPage(): void {
+    this.doc.addPage({ size: 'A4', margin: 0 });
+    this.ends = [TOP, TOP];
+  }
+}

@@ -1,0 +1,87 @@
+import { join } from 'node:path';
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import {
+  freezeSheet,
+  hashOf,
+  reduceRun,
+  runEventSchema,
+  unwrap,
+  type Block,
+  type Sheet,
+  type SheetBody,
+} from '@holvek/core';
+import { z } from 'zod';
+import { reportOf, sheetPdf } from './sheet-pdf';
+
+const root = join(__dirname, '../../../../..');
+const fonts = join(root, 'node_modules/@expo-google-fonts');
+const stored = z
+  .array(z.object({ name: z.string(), hash: z.string(), events: z.array(runEventSchema) }))
+  .parse(
+    JSON.parse(readFileSync(join(root, 'packages/core/src/testing/stored-runs.json'), 'utf8')),
+  );
+const sheetOf = (body: SheetBody): Sheet => ({ id: 'sheet', hash: hashOf(body), body });
+const bodies = stored.map(
+  ({ name, events }) =>
+    [name, unwrap(freezeSheet(unwrap(reduceRun(events)), null))] as [string, SheetBody],
+);
+
+const folder = mkdtempSync(join(tmpdir(), 'holvek-pdf-'));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+/** The words of a PDF, by Debian's poppler-utils. */
+async function wordsOf(sheet: Sheet): Promise<string> {
+  const file = join(folder, 'sheet.pdf');
+  writeFileSync(file, await sheetPdf(sheet, fonts));
+  return execFileSync('pdftotext', ['-raw', file, '-'], { encoding: 'utf8' });
+}
+/** Paper breaks lines where it must: words are compared without their spaces. */
+const squeezed = (text: string) => text.replace(/[\s\u00A0]+/gu, '');
+
+const saidBy = (block: Block): readonly string[] => {
+  switch (block.kind) {
+    case 'rows':
+      return block.rows.flatMap(({ label, value }) => [label, value]);
+    case 'table':
+      return [...block.head, ...block.rows.flatMap(({ cells }) => cells)];
+    case 'words':
+      return block.lines.map(({ text }) => text);
+    case 'chart':
+      return [block.title];
+  }
+};
+
+const canRead = spawnSync('pdftotext', ['-v']).error === undefined;
+const whenReadable = canRead ? describe : describe.skip;
+
+whenReadable('a sheet on paper (needs pdftotext of poppler-utils)', () => {
+  test.each(bodies)('%s has every word of its report', async (_, body) => {
+    const sheet = sheetOf(body);
+    const words = squeezed(await wordsOf(sheet));
+    const said = reportOf(sheet).blocks.flatMap(saidBy);
+    expect(said.length).toBeGreaterThan(30);
+    expect(said.filter((text) => !words.includes(squeezed(text)))).toEqual([]);
+  });
+
+  test('long notes, many open ends and reasons go on over further pages, none cut', async () => {
+    const body = bodies[0]![1];
+    const long = Array.from(
+      { length: 40 },
+      (_, i) => `note ${i} ${'and so on '.repeat(30)}end${i}`,
+    );
+    const ends = Array.from({ length: 60 }, (_, i) => ({
+      id: `end_${i}`,
+      say: `By-pass ${i} open for the job`,
+      state: 'left' as const,
+      reason: `waits for part ${i}`,
+    }));
+    const sheet = sheetOf({ ...body, notes: long, open_ends: ends });
+    const words = squeezed(await wordsOf(sheet));
+    expect(long.filter((note) => !words.includes(squeezed(note)))).toEqual([]);
+    expect(ends.filter(({ reason }) => !words.includes(squeezed(reason)))).toEqual([]);
+    expect(words).toContain('page2of');
+    expect(words).toContain(`SHA-256${sheet.hash}`);
+  });
+});

@@ -1,0 +1,128 @@
+import {
+  judgingGauge,
+  printersIn,
+  printSignal,
+  report,
+  type Report,
+  type Sheet,
+} from '@holvek/core';
+import { drawBlock } from './blocks';
+import { Flow, ink, LEFT, openDocument, plain, toneFill, toneInk, WIDTH, type Doc } from './page';
+
+const minute = (ms: number) => new Date(ms).toISOString().slice(0, 16).replace('T', ' ');
+
+/** What a sheet says, in the unit of the gauge that judged it. */
+export const reportOf = ({ body }: Sheet): Report => {
+  const unit = judgingGauge(body)?.unit ?? 'kPa';
+  return report(body, {
+    print: printersIn(unit),
+    signalSay: (range, si) => printSignal(range, si, unit),
+    timeSay: (ms) => `${minute(ms)} UTC`,
+  });
+};
+
+/** A sheet on A4 that can be handed to a client: as many pages as it takes, and nothing cut. */
+export async function sheetPdf(sheet: Sheet, fontFolder: string): Promise<Uint8Array<ArrayBuffer>> {
+  const doc = openDocument(`${sheet.body.valve_tag} as-left sheet`, fontFolder);
+  const chunks: Uint8Array[] = [];
+  doc.on('data', (chunk: Uint8Array) => chunks.push(chunk));
+  const ended = new Promise<void>((resolve) => doc.on('end', () => resolve()));
+  const told = reportOf(sheet);
+  const flow = new Flow(doc);
+  heading(doc, flow, told, sheet);
+  for (const block of told.blocks) drawBlock(doc, flow, block);
+  signature(doc, flow, sheet);
+  pageFeet(doc, sheet);
+  doc.end();
+  await ended;
+  return new Uint8Array(Buffer.concat(chunks));
+}
+
+function heading(doc: Doc, flow: Flow, { headline, figures, words }: Report, { body }: Sheet) {
+  const { x, y } = flow.across(words ? 118 : 112);
+  doc
+    .font('bold')
+    .fontSize(24)
+    .fillColor(ink.text)
+    .text(headline.title, x, y - 6);
+  doc
+    .font('body')
+    .fontSize(11)
+    .fillColor(ink.muted)
+    .text(headline.under, x, y + 24);
+  const about = `As-left sheet · ${minute(body.signed_at_ms)} UTC · revision ${body.revision}`;
+  doc.fontSize(10).text(about, x, y + 40);
+  doc.roundedRect(x + WIDTH - 150, y - 4, 150, 26, 13).fill(toneFill[headline.tone]);
+  doc
+    .font('bold')
+    .fontSize(11)
+    .fillColor(toneInk[headline.tone])
+    .text(headline.verdict, x + WIDTH - 150, y + 3, { width: 150, align: 'center' });
+  if (headline.isPractice)
+    doc
+      .fontSize(10)
+      .fillColor(ink.brass)
+      .text('Against the simulated gauge', x + WIDTH - 200, y + 32, { width: 200, align: 'right' });
+  figures.forEach(({ label, value, tone = 'plain' }, i) => {
+    const at = x + (i * WIDTH) / figures.length;
+    doc
+      .font('body')
+      .fontSize(10)
+      .fillColor(ink.muted)
+      .text(label, at, y + 62);
+    doc
+      .font('figures')
+      .fontSize(22)
+      .fillColor(toneInk[tone])
+      .text(plain(value), at, y + 76);
+  });
+  if (words)
+    doc
+      .font('bold')
+      .fontSize(13)
+      .fillColor(toneInk[words.tone ?? 'plain'])
+      .text(words.text, x, y + 66, { width: WIDTH });
+}
+
+/** Who signed, who received it, and by which hash it is known. */
+function signature(doc: Doc, flow: Flow, { hash, body }: Sheet) {
+  const { x, y } = flow.across(86);
+  const line = y + 22;
+  const half = 210;
+  const right = x + WIDTH - half;
+  for (const from of [x, right])
+    doc
+      .moveTo(from, line)
+      .lineTo(from + half, line)
+      .lineWidth(0.8)
+      .stroke(ink.text);
+  doc.font('body').fontSize(9).fillColor(ink.muted);
+  doc.text(`Technician: ${body.technician}`, x, line + 5);
+  doc.text('Received by', right, line + 5);
+  doc.font('figures').fontSize(7);
+  doc.text(`SHA-256 ${hash}`, x, line + 24, { width: WIDTH });
+  doc.text(`follows ${body.previous_hash ?? 'no earlier sheet'}`, x, line + 34, { width: WIDTH });
+  const deference =
+    'The maker’s manual, local code and licensed persons outrank the figures on this sheet.';
+  doc
+    .font('body')
+    .fontSize(8)
+    .text(deference, x, line + 46, { width: WIDTH });
+}
+
+/** Every page says what it belongs to and which of how many it is. */
+function pageFeet(doc: Doc, { hash, body }: Sheet) {
+  const { count } = doc.bufferedPageRange();
+  for (let i = 0; i < count; i++) {
+    doc.switchToPage(i);
+    doc
+      .font('body')
+      .fontSize(8)
+      .fillColor(ink.muted)
+      .text(`${body.valve_tag} · ${hash.slice(0, 12)} · page ${i + 1} of ${count}`, LEFT, 800, {
+        width: WIDTH,
+        align: 'right',
+        lineBreak: false,
+      });
+  }
+}

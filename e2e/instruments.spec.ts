@@ -1,5 +1,26 @@
-import { begin, expect, isFit, sheetsOf, signAndOpen, test, walkUntil } from './technician';
+import {
+  begin,
+  expect,
+  isFit,
+  look,
+  moved,
+  sheetsOf,
+  signAndOpen,
+  test,
+  walkUntil,
+} from './technician';
 import type { Page } from '@playwright/test';
+
+/** Types what the scale shows at one point after another; each is taken before the next is typed. */
+async function typeOutputs(page: Page, values: readonly string[]): Promise<void> {
+  const entry = page.getByLabel(/^Output at/);
+  for (const value of values) {
+    const seen = await look(page);
+    await entry.fill(value);
+    await entry.press('Enter');
+    await moved(page, seen);
+  }
+}
 
 /** A whole run against the twin, from the first caution to the sheet on the server. */
 async function wholeRun(page: Page, valve: string) {
@@ -38,10 +59,7 @@ test('positioner typed: points by the scale, what is wrong is said, undo gives a
   await expect(page.getByTestId('next-signal')).toHaveText(/8\.00 mA/);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByTestId('next-signal')).toHaveText(/4\.00 mA/);
-  for (const value of ['1.8', '27', '53', '79', '105', '79', '53', '27', '1.9']) {
-    await entry.fill(value);
-    await entry.press('Enter');
-  }
+  await typeOutputs(page, ['1.8', '27', '53', '79', '105', '79', '53', '27', '1.9']);
   await page.getByTestId('confirm-step').click();
   await walkUntil(page, /until it shows about/);
   await expect(page.getByText(/next move · span screw/)).toBeVisible();
@@ -147,11 +165,7 @@ test('electronic pilot typed: keyed in by hand, its tuning kept for the same tri
   await page.getByLabel(/^Reading of/).fill('655 kPa');
   await page.getByRole('button', { name: 'Take it' }).click();
   const table = async (values: readonly string[]) => {
-    const entry = page.getByLabel(/^Output at/);
-    for (const value of values) {
-      await entry.fill(value);
-      await entry.press('Enter');
-    }
+    await typeOutputs(page, values);
     await page.getByTestId('confirm-step').click();
   };
   await walkUntil(page, /Sensor as found/);

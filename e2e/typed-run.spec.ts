@@ -17,11 +17,13 @@ async function confirmUntil(page: Page, title: RegExp): Promise<void> {
   throw new Error(`never came to ${title}`);
 }
 
-const turnsIn = (text: string): number => {
-  const [, whole, part, of] = /Turned (?:(\d+) )?(?:(\d+)\/(\d+))?/u.exec(text)!;
-  const plain = /Turned (\d+)$/u.exec(text);
-  return plain ? Number(plain[1]) : Number(whole ?? 0) + (part ? Number(part) / Number(of) : 0);
-};
+/** Turns as the button says them: "Turned 1", "Turned 2 3/8", "Turned 1/32". */
+function turnsIn(label: string): number {
+  const [, whole, part, of] = /^Turned (?:(\d+)(?!\/|\d))? ?(?:(\d+)\/(\d+))?/u.exec(label)!;
+  const turns = Number(whole ?? 0) + (part ? Number(part) / Number(of) : 0);
+  if (!(turns > 0)) throw new Error(`no turns in "${label}"`);
+  return turns;
+}
 
 test('the same with a hand-held gauge: every reading typed, in the units at hand', async ({
   page,
@@ -40,9 +42,7 @@ test('the same with a hand-held gauge: every reading typed, in the units at hand
   await typeReading(page, '0');
   for (let i = 0; i < 15 && !(await page.getByTestId('in-lane').isVisible()); i++) {
     await expect(page.getByTestId('turned')).toBeVisible();
-    hand.turns += turnsIn(
-      (await page.getByTestId('turned').textContent())!.replace('T', 'T').trim(),
-    );
+    hand.turns += turnsIn((await page.getByTestId('turned').getAttribute('aria-label'))!);
     await page.getByTestId('turned').click();
     await expect(page.getByText('Read the gauge.')).toBeVisible();
     await typeReading(page, `${hand.pressure()} kPa`);

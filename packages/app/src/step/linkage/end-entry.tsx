@@ -14,7 +14,7 @@ export function EndEntry({
 }: {
   readonly point: ReturnType<typeof usePoint>;
   readonly spot: number;
-  readonly onTake: (value: TypedOutput) => void;
+  readonly onTake: (value: TypedOutput) => Promise<boolean>;
 }) {
   const { units } = useDesk();
   const ask =

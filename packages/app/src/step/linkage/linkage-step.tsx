@@ -99,10 +99,11 @@ function useLinkage(step: StepOf<'linkage'>) {
     if (wanted !== undefined && isLinked && !isEnds) set(wanted);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- set is made anew each time
   }, [wanted, isLinked, isEnds]);
-  const read = (typed?: TypedOutput) => asked && void point.take(asked, typed);
+  const read = async (typed?: TypedOutput) =>
+    asked !== undefined && (await point.take(asked, typed));
   useKeys({
     t: () => prompt.ask === 'turn' && turn.turned(prompt.turns),
-    r: () => point.isSettled && read(),
+    r: () => point.isSettled && void read(),
     n: () => prompt.ask === 'done' && turn.next(),
   });
   return { view, prompt, asked, point, turn, isEnds, read };
@@ -124,7 +125,7 @@ function LinkageActions({ linkage }: { readonly linkage: ReturnType<typeof useLi
     case 'point':
       if (isEnds) return <EndEntry point={point} spot={prompt.at} onTake={read} />;
       return point.isLinked ? (
-        <TakeButton point={point} onTake={() => read()} />
+        <TakeButton point={point} onTake={() => void read()} />
       ) : (
         <PointEntry
           point={point}

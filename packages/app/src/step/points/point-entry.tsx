@@ -10,18 +10,27 @@ type Props = {
   readonly label: string;
   readonly unit: string;
   readonly kind?: Parameters<ReturnType<typeof usePoint>['read']>[1];
-  readonly onTake: (value: TypedOutput) => void;
+  /** Whether it was taken; until then no other is. */
+  readonly onTake: (value: TypedOutput) => Promise<boolean>;
 };
 
-/** A figure typed from a scale; Enter takes it, and the field is ready for the next. */
+/**
+ * A figure typed from a scale; Enter takes it, and the field is ready for the next. An Enter that
+ * comes before the last figure is safe takes nothing, so that no point is given two figures.
+ */
 export function PointEntry({ point, label, unit, kind, onTake }: Props) {
   const [text, setText] = useState('');
+  const [isTaking, setTaking] = useState(false);
   const read = point.read(text, kind);
-  const isGood = read !== undefined && 'value' in read;
-  const take = () => {
+  const isGood = read !== undefined && 'value' in read && !isTaking;
+  const take = async () => {
     if (!isGood) return;
     setText('');
-    onTake(read);
+    setTaking(true);
+    const isTaken = await onTake(read);
+    setTaking(false);
+    // What was refused stands again, unless the next is being typed already.
+    if (!isTaken) setText((now) => (now === '' ? text : now));
   };
   return (
     <YStack gap="$2" flex={1}>
@@ -29,7 +38,7 @@ export function PointEntry({ point, label, unit, kind, onTake }: Props) {
         aria-label={label}
         value={text}
         onChangeText={setText}
-        onSubmitEditing={take}
+        onSubmitEditing={() => void take()}
         inputMode="decimal"
         maxLength={40}
         autoFocus
@@ -45,7 +54,7 @@ export function PointEntry({ point, label, unit, kind, onTake }: Props) {
       ) : (
         <Muted>{label}</Muted>
       )}
-      <BigButton onPress={take} disabled={!isGood} testID="take-typed-point">
+      <BigButton onPress={() => void take()} disabled={!isGood} testID="take-typed-point">
         Take it
       </BigButton>
     </YStack>

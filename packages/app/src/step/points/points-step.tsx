@@ -96,7 +96,7 @@ function PointsActions({ points: { view, point, next, done, take } }: { readonly
       point={point}
       unit={point.outputUnit}
       label={`Output at ${point.signalSay(next.at)}, ${goingWord[next.direction]}`}
-      onTake={(value) => void point.take(next, value)}
+      onTake={(value) => point.take(next, value)}
     />
   );
 }

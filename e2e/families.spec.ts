@@ -2,19 +2,20 @@ import {
   begin,
   captureCycle,
   expect,
+  liveAt,
   quickRules,
   sheetsOf,
   signAndOpen,
-  slowDown,
   test,
   typeReading,
   walkUntil,
 } from './technician';
+import { beginAt } from './rehearsed';
 import type { Page } from '@playwright/test';
 
-/** A whole run against the twin, from the first caution to the sheet on the server. */
-async function wholeRun(page: Page, valve: string) {
-  await begin(page, valve);
+/** A run against the twin to the sheet on the server: from the first caution, or from a step on. */
+async function finish(page: Page, valve: string, from?: string) {
+  await (from ? beginAt(page, valve, from) : begin(page, valve));
   await walkUntil(page, /Put everything back/);
   await walkUntil(page, /Your name/);
   await signAndOpen(page);
@@ -43,7 +44,7 @@ test('sustaining: overdemand is insisted on, then it comes down from fully up', 
 });
 
 test('combined: two adjusters in one run, sustaining first', async ({ page }) => {
-  const body = await wholeRun(page, 'sus-04');
+  const body = await finish(page, 'sus-04', 'smallest_shift');
   expect(body.settings.map(({ adjuster }) => adjuster)).toEqual(['main', 'reducing']);
   inLane(body.settings[0]!.as_left_pa, 780_000, 20_000);
   inLane(body.settings[1]!.as_left_pa, 500_000, 20_000);
@@ -51,10 +52,9 @@ test('combined: two adjusters in one run, sustaining first', async ({ page }) =>
 
 test('pilot relief by pressure: a proving cycle by the big buttons', async ({ page }) => {
   await page.request.put('/api/house-rules', { data: { ...quickRules, proving_cycles: 1 } });
-  await begin(page, 'rv-11');
-  await walkUntil(page, /Raise slowly, then let down/);
   // A hand can mark a dribble only as it happens: on a fast clock it would be some percent late.
-  await slowDown(page);
+  await liveAt(page, 10);
+  await beginAt(page, 'rv-11', 'prove_cycles');
   await captureCycle(page);
   await expect(page.getByTestId('cycle-chart')).toHaveAttribute('aria-label', /cycle 1: cracked 1/);
   await page.getByRole('button', { name: 'move a mark' }).click();
@@ -91,7 +91,7 @@ test('blower relief: the wrong spring is changed in the run, and the register le
   await expect(
     page.getByText(/yellow spring is fitted; the target wants the blue one/),
   ).toBeVisible();
-  const body = await wholeRun(page, 'bsv-02');
+  const body = await finish(page, 'bsv-02');
   expect(body.plate.fitted_spring).toBe('blue');
   inLane(body.settings[0]!.as_left_pa, 26_500, 1000);
   expect(body.cracking!.cycles).toHaveLength(3);
@@ -107,13 +107,13 @@ test('vacuum relief: set below nothing, with a vacuum gauge only', async ({ page
   await page.getByRole('radio', { name: /G-12/ }).first().click();
   await expect(page.getByText('Target is beyond its range.')).toBeVisible();
   await expect(page.getByTestId('start-run')).toBeDisabled();
-  const body = await wholeRun(page, 'vrv-01');
+  const body = await finish(page, 'vrv-01');
   inLane(body.settings[0]!.as_left_pa, -24_000, 1000);
 });
 
 test('hydraulic: four pressures, highest first, the compensator last', async ({ page }) => {
   test.setTimeout(300_000);
-  const body = await wholeRun(page, 'hpu-01');
+  const body = await finish(page, 'hpu-01', 'set_cross_b');
   expect(body.settings.map(({ adjuster }) => adjuster)).toEqual([
     'main',
     'cross_a',
@@ -127,7 +127,7 @@ test('hydraulic: four pressures, highest first, the compensator last', async ({ 
 test('gas: set on the pilot alone, slow answer waited for, leak test recorded', async ({
   page,
 }) => {
-  const body = await wholeRun(page, 'gr-05');
+  const body = await finish(page, 'gr-05', 'small_flow');
   inLane(body.settings[0]!.as_left_pa, 2100, 100);
 });
 

@@ -9,6 +9,7 @@ import {
   test,
   walkUntil,
 } from './technician';
+import { beginAt } from './rehearsed';
 import type { Page } from '@playwright/test';
 
 /** Types what the scale shows at one point after another; each is taken before the next is typed. */
@@ -22,9 +23,9 @@ async function typeOutputs(page: Page, values: readonly string[]): Promise<void>
   }
 }
 
-/** A whole run against the twin, from the first caution to the sheet on the server. */
-async function wholeRun(page: Page, valve: string) {
-  await begin(page, valve);
+/** A run against the twin to the sheet on the server: from the first caution, or from a step on. */
+async function finish(page: Page, valve: string, from?: string) {
+  await (from ? beginAt(page, valve, from) : begin(page, valve));
   await walkUntil(page, /Put everything back/);
   await walkUntil(page, /Your name/);
   await signAndOpen(page);
@@ -35,7 +36,7 @@ test('positioner: five points, zero and span as one system, five points again', 
   page,
 }) => {
   test.setTimeout(240_000);
-  const body = await wholeRun(page, 'pos-21');
+  const body = await finish(page, 'pos-21');
   expect(Math.abs(body.tables!.as_found!.worst_error)).toBeGreaterThan(0.02);
   expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
   expect(body.tables!.as_left.points).toHaveLength(9);
@@ -67,13 +68,13 @@ test('positioner typed: points by the scale, what is wrong is said, undo gives a
 
 test('pointer: three screws brought in together', async ({ page }) => {
   test.setTimeout(240_000);
-  const body = await wholeRun(page, 'pi-31');
+  const body = await finish(page, 'pi-31');
   expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
 });
 
 test('pressure switch: the band is brought in by its cycles', async ({ page }) => {
   test.setTimeout(240_000);
-  const body = await wholeRun(page, 'ps-14');
+  const body = await finish(page, 'ps-14', 'set_band');
   expect(body.settings.map(({ adjuster }) => adjuster)).toEqual(['main', 'differential']);
   expect(Math.abs(body.settings[0]!.as_left_pa - 550_000)).toBeLessThanOrEqual(10_000);
   expect(Math.abs(body.settings[1]!.as_left_pa - 150_000)).toBeLessThanOrEqual(12_000);
@@ -84,7 +85,7 @@ test('burner pilot: both edges, a purge after each failure, the middle, a late s
   page,
 }) => {
   test.setTimeout(300_000);
-  const body = await wholeRun(page, 'bp-15');
+  const body = await finish(page, 'bp-15', 'find_edges');
   const { low_pa: low, high_pa: high, lights } = body.edges!;
   expect(low).toBeLessThan(1000);
   expect(high).toBeGreaterThan(1600);
@@ -96,7 +97,7 @@ test('suction: load lowered until the control must work, the reversed screw turn
   page,
 }) => {
   test.setTimeout(240_000);
-  const body = await wholeRun(page, 'sc-03');
+  const body = await finish(page, 'sc-03');
   expect(Math.abs(body.settings[0]!.as_left_pa - 400_000)).toBeLessThanOrEqual(14_000);
   expect(body.open_ends.map(({ state }) => state)).not.toContain('open');
 });
@@ -105,7 +106,7 @@ test('controller: pointer, alignment by a sweep, a step test and the settings th
   page,
 }) => {
   test.setTimeout(300_000);
-  const body = await wholeRun(page, 'pc-08');
+  const body = await finish(page, 'pc-08', 'link_off');
   expect(body.control!.alignment_spread_pa).toBeLessThanOrEqual(1724);
   expect(body.control!.model!.gain).toBeGreaterThan(0.5);
   expect(body.control!.model!.time_constant_s).toBeGreaterThan(10);

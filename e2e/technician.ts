@@ -77,15 +77,6 @@ export const liveAt = (page: Page, twinSpeed: number): Promise<unknown> =>
     { technician: 'Edda Lorenz', twinSpeed },
   );
 
-/** Lets the simulated valve live in real time, for what a hand must catch as it happens. */
-export async function slowDown(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'More about this run' }).click();
-  await page.getByRole('button', { name: /ten times faster/ }).click();
-  await page.getByRole('button', { name: /Back to real time/ }).click();
-  await page.getByRole('button', { name: 'Close', exact: true }).click();
-  await expect(page.getByRole('dialog')).toHaveCount(0);
-}
-
 /** A press or a figure that the page may have gone on from: the next look decides what to do. */
 const SOON = { timeout: 3000 };
 const letGo = () => undefined;

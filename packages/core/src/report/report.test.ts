@@ -228,7 +228,7 @@ describe('what is not in order', () => {
 
   test('an end that was left open is red, with its reason', () => {
     const ends = [
-      { ...body.open_ends[0]!, state: 'left_open' as const, reason: 'Part missing' },
+      { ...body.open_ends[0]!, state: 'left' as const, reason: 'Part missing' },
       { ...body.open_ends[1]!, state: 'closed' as const },
     ];
     const { lines } = blockOf({ ...body, open_ends: ends }, 'words', /^Moved/);

@@ -1,4 +1,14 @@
-import { begin, expect, sheetsOf, test, typeReading, walkUntil } from './technician';
+import { beginAt } from './rehearsed';
+import {
+  begin,
+  expect,
+  isFit,
+  sheetsOf,
+  signAndOpen,
+  test,
+  typeReading,
+  walkUntil,
+} from './technician';
 
 test('with no network the run goes on, and the record follows when it is back', async ({
   page,
@@ -89,4 +99,24 @@ test('signing is refused while something stands open, and it is named', async ({
   };
   expect(after.run).toMatchObject({ status: 'signing', refusal: 'run.open_ends_left' });
   expect((await sheetsOf(request, 'prv-12')).length).toBe(4);
+});
+
+test('something is wrong: ended from the screw, put back, signed, and the valve says so', async ({
+  page,
+}) => {
+  await beginAt(page, 'prv-12', 'come_up');
+  await page.getByRole('button', { name: 'More about this run' }).click();
+  await page.getByTestId('something-wrong').click();
+  await page.getByRole('radio', { name: 'It hunts' }).click();
+  await expect(page.getByTestId('end-early')).toBeDisabled();
+  await page.getByLabel('What is wrong, in your words').fill('Swings by 40 kPa at small flow');
+  await page.getByTestId('end-early').click();
+  await expect(page.getByText('Put everything back')).toBeVisible();
+  await walkUntil(page, /Your name/);
+  await signAndOpen(page);
+  await expect(page.getByText('could not be set').first()).toBeVisible();
+  await expect(page.getByText('It hunts: Swings by 40 kPa at small flow')).toBeVisible();
+  await isFit(page);
+  await page.goto('/valves/prv-12');
+  await expect(page.getByText('not in order')).toBeVisible();
 });

@@ -8,7 +8,7 @@ import { useUnits } from '@/settings/use-units';
 import { Head } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { useKeys } from '@/shell/use-keys';
-import { Pill, type Tone } from '@/ui/card';
+import { Pill } from '@/ui/card';
 import { Choice, TextInput } from '@/ui/field';
 import { Press, WordButton } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
@@ -16,23 +16,16 @@ import { Muted, Strong } from '@/ui/words';
 import { useNow } from '@/ui/use-now';
 import { RegisterFiles } from '@/valve/register-files';
 import { aimWords } from '@/valve/aim-words';
-import { openRunOf, standingOf, type Standing } from '@/valve/valve-state';
+import { openRunOf, standingOf, standingTone, type Standing } from '@/valve/valve-state';
 import { familyName, type Valve } from '@holvek/core';
 
-const tones: Record<Standing, Tone> = {
-  'never set': 'quiet',
-  overdue: 'stop',
-  drifting: 'stop',
-  'in hand': 'work',
-  'in order': 'good',
-  'out of service': 'stop',
-};
 const filters = [
   'all',
   'in hand',
   'overdue',
   'drifting',
   'never set',
+  'not in order',
   'out of service',
   'in order',
 ] as const;
@@ -144,7 +137,7 @@ function ValveLine({ valve, standing }: { readonly valve: Valve; readonly standi
           <Strong fontSize="$4" lineHeight="$4">{`${valve.tag} ${valve.name}`}</Strong>
           <Muted>{`${valve.place} · ${aimWords(valve, units)}`}</Muted>
         </YStack>
-        <Pill tone={tones[standing]}>{standing}</Pill>
+        <Pill tone={standingTone[standing]}>{standing}</Pill>
       </XStack>
     </Press>
   );

@@ -32,16 +32,17 @@ describe('which gauge to take', () => {
 });
 
 describe('what a sheet comes to', () => {
+  const bare = { settings: [], open_ends: [] };
   test('in a word, with its tone', () => {
     expect([
-      outcomeWord({ outcome: 'set', verdict: 'pass' }),
-      outcomeTone({ outcome: 'set', verdict: 'fail' }),
+      outcomeWord({ ...bare, outcome: 'set', verdict: 'pass' }),
+      outcomeTone({ ...bare, outcome: 'set', verdict: 'fail' }),
     ]).toEqual(['pass, guarded', 'stop']);
     expect([
-      outcomeWord({ outcome: 'out_of_service', verdict: null }),
-      outcomeTone({ outcome: 'out_of_service', verdict: null }),
+      outcomeWord({ ...bare, outcome: 'out_of_service', verdict: null }),
+      outcomeTone({ ...bare, outcome: 'out_of_service', verdict: null }),
     ]).toEqual(['out of service', 'stop']);
-    expect(outcomeWord({ outcome: 'sequence_done', verdict: null })).toBe('done');
+    expect(outcomeWord({ ...bare, outcome: 'sequence_done', verdict: null })).toBe('done');
   });
   test('and what was left', () => {
     const body = {

@@ -1,4 +1,4 @@
-import { leftWords, type Phase } from '@holvek/core';
+import { leftWords, needsAnswer, outcomeWord, type Phase, type SheetBody } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
 import { View, XStack, YStack } from 'tamagui';
@@ -11,6 +11,7 @@ import { Pill } from '@/ui/card';
 import { Press } from '@/ui/press';
 import { Muted, Strong, Words } from '@/ui/words';
 import { printersOf } from '@/report/use-printers';
+import { outcomeTone } from '@/sheet/outcome';
 
 type Props = { readonly row: RoundRow; readonly place: number; readonly isLast: boolean };
 
@@ -20,13 +21,17 @@ export function RoundLine({ row, place, isLast }: Props) {
   const units = useUnits();
   const ink = useInk();
   const { valve, run, isSignedToday, lastSheet } = row;
-  const look = isSignedToday
+  const isDone = isSignedToday && lastSheet !== undefined;
+  const isGood = isDone && outcomeTone(lastSheet.body) === 'good';
+  const look = isGood
     ? ({ back: '$verdigris', edge: '$verdigris', text: '$onVerdigris' } as const)
-    : run
-      ? ({ back: '$brassSoft', edge: '$brassMark', text: '$onBrassSoft' } as const)
-      : ({ back: '$card', edge: '$line', text: '$color' } as const);
+    : isDone
+      ? ({ back: '$card', edge: '$vermilion', text: '$vermilion' } as const)
+      : run
+        ? ({ back: '$brassSoft', edge: '$brassMark', text: '$onBrassSoft' } as const)
+        : ({ back: '$card', edge: '$line', text: '$color' } as const);
   const go = () =>
-    isSignedToday && lastSheet
+    isDone
       ? router.push(`/sheets/${lastSheet.id}`)
       : run
         ? router.push(`/runs/${run.id}`)
@@ -45,7 +50,7 @@ export function RoundLine({ row, place, isLast }: Props) {
             alignItems="center"
             justifyContent="center"
           >
-            {isSignedToday ? (
+            {isGood ? (
               <Check size={20} color={ink.onVerdigris} />
             ) : (
               <Strong color={look.text}>{String(place)}</Strong>
@@ -75,16 +80,17 @@ function Standing({
 }: {
   readonly row: RoundRow;
 }) {
-  if (isSignedToday)
-    return (
-      <Pill tone={lastSheet?.body.outcome === 'out_of_service' ? 'stop' : 'good'}>
-        {lastSheet?.body.outcome === 'out_of_service' ? 'out of service' : 'signed'}
-      </Pill>
-    );
+  if (isSignedToday && lastSheet)
+    return <Pill tone={outcomeTone(lastSheet.body)}>{signedWord(lastSheet.body)}</Pill>;
   if (run) return <Pill tone="work">{phaseWord[(phase ?? 'sign') as Phase].toLowerCase()}</Pill>;
-  if (lastSheet?.body.outcome === 'out_of_service') return <Pill tone="stop">out of service</Pill>;
+  if (lastSheet && needsAnswer(lastSheet.body))
+    return <Pill tone="stop">{outcomeWord(lastSheet.body)}</Pill>;
   return <Muted>{minutes ? `about ${roundMinutes(minutes)} min` : 'never set'}</Muted>;
 }
+
+/** Signed, where that is all there is to say. */
+const signedWord = (body: SheetBody): string =>
+  outcomeTone(body) === 'good' ? 'signed' : outcomeWord(body);
 
 /** To five minutes, as nobody plans finer. */
 export const roundMinutes = (minutes: number): number => Math.max(5, Math.round(minutes / 5) * 5);

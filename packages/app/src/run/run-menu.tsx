@@ -1,21 +1,21 @@
 import { useState } from 'react';
+import { EndEarly } from './end-early';
 import { useDesk } from './use-desk';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
-import { Muted, Words } from '@/ui/words';
+import { Muted } from '@/ui/words';
 
 type Props = {
   readonly isOpen: boolean;
   readonly onClose: () => void;
-  readonly onGivenUp: () => void;
 };
 
-/** A note, a faster rehearsal, or giving the run up. */
-export function RunMenu({ isOpen, onClose, onGivenUp }: Props) {
-  const { add, run, isLinked, hurry } = useDesk();
+/** A note, a faster rehearsal, or an honest end where something is wrong. */
+export function RunMenu({ isOpen, onClose }: Props) {
+  const { add, run, view, isLinked, hurry } = useDesk();
+  const [isEnding, setEnding] = useState(false);
   const [note, setNote] = useState('');
-  const [reason, setReason] = useState('');
   const [speed, setSpeed] = useState(1);
   const keep = () =>
     void add({ type: 'note', text: note.trim() }).then((done) => {
@@ -23,14 +23,24 @@ export function RunMenu({ isOpen, onClose, onGivenUp }: Props) {
       setNote('');
       onClose();
     });
-  const giveUp = () =>
-    void add({ type: 'abandoned', reason: reason.trim() }).then((done) => done && onGivenUp());
   const faster = (factor: number) => {
     setSpeed(factor);
     hurry(factor);
   };
+  // Once it has ended, only putting back and signing are left.
+  const canEnd = run.ended === undefined && run.condemned === undefined && view.step !== undefined;
+  const close = () => {
+    setEnding(false);
+    onClose();
+  };
+  if (isEnding)
+    return (
+      <BottomSheet isOpen={isOpen} title="Something is wrong" onClose={close}>
+        <EndEarly onEnded={close} />
+      </BottomSheet>
+    );
   return (
-    <BottomSheet isOpen={isOpen} title="This run" onClose={onClose}>
+    <BottomSheet isOpen={isOpen} title="This run" onClose={close}>
       <Field label="Note for the sheet" value={note} onChangeText={setNote} maxLength={2000} />
       <BigButton kind="outline" disabled={note.trim() === ''} onPress={keep}>
         Keep the note
@@ -43,13 +53,11 @@ export function RunMenu({ isOpen, onClose, onGivenUp }: Props) {
           {speed === 1 ? 'Run the simulated valve ten times faster' : 'Back to real time'}
         </BigButton>
       ) : null}
-      <Words color="$muted">
-        Giving up keeps everything that was recorded, and the open ends stay to be put back.
-      </Words>
-      <Field label="Why give up?" value={reason} onChangeText={setReason} maxLength={400} />
-      <BigButton kind="stop" disabled={reason.trim().length < 3} onPress={giveUp}>
-        Give this run up
-      </BigButton>
+      {canEnd ? (
+        <BigButton kind="stop" onPress={() => setEnding(true)} testID="something-wrong">
+          Something is wrong: end here
+        </BigButton>
+      ) : null}
     </BottomSheet>
   );
 }

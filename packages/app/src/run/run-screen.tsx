@@ -1,5 +1,4 @@
 import { useKeepAwake } from 'expo-keep-awake';
-import { useRouter } from 'expo-router';
 import { families, roleOf, type GaugeRole, type Run, type RunEvent } from '@holvek/core';
 import { useState } from 'react';
 import { useMedia, XStack, YStack } from 'tamagui';
@@ -41,7 +40,6 @@ const gaugeWord = (run: Run, role: GaugeRole): string =>
 function RunPanes() {
   const { run, view, undo, canUndo } = useDesk();
   const isWide = useMedia().wide;
-  const router = useRouter();
   const [isListOpen, setListOpen] = useState(false);
   const [isMenuOpen, setMenuOpen] = useState(false);
   useKeys({ u: () => canUndo && void undo() });
@@ -101,11 +99,7 @@ function RunPanes() {
         <Words>Moved for this job. Everything goes back before anyone signs.</Words>
         <OpenEndsList canClose={step?.kind === 'restore' || step?.kind === 'sign'} />
       </BottomSheet>
-      <RunMenu
-        isOpen={isMenuOpen}
-        onClose={() => setMenuOpen(false)}
-        onGivenUp={() => router.replace('/')}
-      />
+      <RunMenu isOpen={isMenuOpen} onClose={() => setMenuOpen(false)} />
     </YStack>
   );
   if (!isWide) return body;

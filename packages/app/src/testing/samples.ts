@@ -79,6 +79,7 @@ export const sheet = (
     started_at_ms: Date.parse(`${day}T09:40:00Z`),
     outcome: 'set',
     verdict: 'pass',
+    open_ends: [],
     settings: [
       {
         adjuster: 'main',

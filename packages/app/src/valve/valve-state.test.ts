@@ -24,6 +24,30 @@ describe('where a valve stands', () => {
     expect(standingOf(valve, sheets, rules, undefined, now)).toBe(standing);
   });
 
+  const last = (over: Parameters<typeof sheet>[3]) => [
+    ...steady,
+    sheet('2026-11-20', 440, 440, over),
+  ];
+  test.each([
+    ['not in order', { outcome: 'proof_failed', verdict: 'fail' }],
+    ['not in order', { verdict: 'fail' }],
+    ['not in order', { outcome: 'could_not_be_set', verdict: null }],
+    ['not in order', { outcome: 'given_up', verdict: null }],
+    ['not in order', { open_ends: [{ id: 'cap', say: 'Cap off', state: 'left' }] }],
+    ['out of service', { outcome: 'out_of_service', verdict: null }],
+    ['no margin', { verdict: 'pass_without_margin' }],
+    ['not all proved', { verdict: 'not_proved' }],
+    ['in order', { outcome: 'left_as_found', verdict: null }],
+  ] as const)('%s after %j', (standing, over) => {
+    const sheets = last(over as Parameters<typeof sheet>[3]);
+    expect(standingOf(valve, sheets, rules, undefined, now)).toBe(standing);
+  });
+
+  test('a look that turned nothing does not put off the next one', () => {
+    const looked = last({ outcome: 'left_as_found', verdict: null });
+    expect(nextLook(valve, looked, rules)).toEqual(nextLook(valve, steady, rules));
+  });
+
   test('a run in hand comes before everything', () => {
     expect(standingOf(valve, drifting, rules, {} as never, now)).toBe('in hand');
   });

@@ -2,6 +2,8 @@ import { addMonths } from 'date-fns/addMonths';
 import {
   driftOf,
   judgingGauge,
+  needsAnswer,
+  openEndsOf,
   resultUncertainty,
   type Drift,
   type HouseRules,
@@ -10,6 +12,7 @@ import {
   type Valve,
 } from '@holvek/core';
 import type { ShelfEntry } from '@/data/run-shelf';
+import type { Tone } from '@/ui/card';
 
 const DAY = 86_400_000;
 
@@ -38,13 +41,30 @@ export const openRunOf = (
     )
     .sort((a, b) => b.lastAtMs - a.lastAtMs)[0];
 
+/** Runs of a valve that were given up with something still open. */
+export const givenUpRunsOf = (
+  shelf: ReadonlyMap<string, ShelfEntry>,
+  valveId: string,
+): readonly Run[] =>
+  [...shelf.values()]
+    .map(({ run }) => run)
+    .filter(
+      (run) =>
+        run.started.valve_id === valveId &&
+        run.status === 'abandoned' &&
+        openEndsOf(run).length > 0,
+    );
+
 /** When a valve wants its next look: drift decides where it comes sooner than the house's interval. */
 export function nextLook(
   valve: Valve,
   sheets: readonly Sheet[],
   rules: HouseRules,
 ): Date | undefined {
-  const last = sheetsOfValve(sheets, valve.id).at(-1);
+  // A visit that turned nothing proves nothing anew: the one before it still counts.
+  const last = sheetsOfValve(sheets, valve.id).findLast(
+    ({ body }) => body.outcome !== 'left_as_found',
+  );
   if (!last) return undefined;
   const byHouse = addMonths(new Date(last.body.signed_at_ms), rules.months_between_visits);
   const days = driftOfValve(valve, sheets)?.daysToLeaveLane;
@@ -78,7 +98,27 @@ export function driftOfValve(valve: Valve, sheets: readonly Sheet[]): Drift | un
 }
 
 export type Standing =
-  'never set' | 'overdue' | 'drifting' | 'in hand' | 'in order' | 'out of service';
+  | 'never set'
+  | 'overdue'
+  | 'drifting'
+  | 'in hand'
+  | 'in order'
+  | 'no margin'
+  | 'not all proved'
+  | 'not in order'
+  | 'out of service';
+
+export const standingTone: Readonly<Record<Standing, Tone>> = {
+  'never set': 'quiet',
+  overdue: 'stop',
+  drifting: 'stop',
+  'in hand': 'work',
+  'in order': 'good',
+  'no margin': 'work',
+  'not all proved': 'work',
+  'not in order': 'stop',
+  'out of service': 'stop',
+};
 
 /** Where a valve stands today, in a word. */
 export function standingOf(
@@ -89,9 +129,13 @@ export function standingOf(
   now: number,
 ): Standing {
   if (run) return 'in hand';
+  const last = latestSheetOf(sheets, valve.id)?.body;
+  if (last?.outcome === 'out_of_service') return 'out of service';
+  if (last && needsAnswer(last)) return 'not in order';
   const due = nextLook(valve, sheets, rules);
   if (!due) return 'never set';
-  if (latestSheetOf(sheets, valve.id)?.body.outcome === 'out_of_service') return 'out of service';
   if (driftOfValve(valve, sheets)?.isDrifting) return 'drifting';
-  return due.getTime() < now - 30 * DAY ? 'overdue' : 'in order';
+  if (due.getTime() < now - 30 * DAY) return 'overdue';
+  if (last?.verdict === 'pass_without_margin') return 'no margin';
+  return last?.verdict === 'not_proved' ? 'not all proved' : 'in order';
 }

@@ -1,7 +1,7 @@
 import { procedureOf, ratePriors } from '../family';
 import type { Gauge } from '../gauge';
 import type { RunEventDraft } from '../run';
-import type { Sheet } from '../sheet';
+import { needsAnswer, type Sheet } from '../sheet';
 import type { TaughtRate } from '../step';
 import type { HouseRules, Side, TwinSketch } from '../valve';
 import type { Valve } from './valve-record';
@@ -49,8 +49,16 @@ export function startDraft(
     gauges,
     house_rules: rules,
     priors: ratePriors(valve.plate, (adjuster) => taughtBy(sheets, valve, adjuster), rules),
+    sheet_version: 2,
+    ...answerTo(sheets),
     ...(twin ? { twin } : {}),
   };
+}
+
+/** A visit after one that left something to come back for is the answer to it. */
+function answerTo(sheets: readonly Sheet[]): Pick<StartedDraft, 'answers_sheet'> {
+  const last = sheets.at(-1);
+  return last && needsAnswer(last.body) ? { answers_sheet: last.hash } : {};
 }
 
 /** The register's entry after a signed sheet: the spring that is in now, the way the screw has shown itself, the maker's figure. */

@@ -32,7 +32,8 @@ const endLines = ({ open_ends: ends }: SheetBody): readonly Line[] =>
       : { text: `${say}: LEFT OPEN, ${reason ?? 'no reason given'}`, tone: 'stop' },
   );
 
-const noteLines = ({ corrects, notes }: SheetBody): readonly Line[] => [
+const noteLines = ({ corrects, answers_sheet: answers, notes }: SheetBody): readonly Line[] => [
+  ...(answers ? [{ text: `Answers ${answers.slice(0, 12)}, which was not in order` }] : []),
   ...(corrects
     ? [{ text: `Corrects ${corrects.hash.slice(0, 12)}: ${corrects.why}`, tone: 'work' as const }]
     : []),

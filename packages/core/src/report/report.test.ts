@@ -251,8 +251,8 @@ describe('what is not in order', () => {
     expect(outcomeTone(out)).toBe('stop');
     expect(reportOf(out).words).toEqual({ text: 'Seal broken', tone: 'stop' });
     expect(leftWords(out, print)).toBe('Seal broken');
-    expect(outcomeTone({ outcome: 'sequence_done', verdict: null })).toBe('good');
-    expect(outcomeWord({ outcome: 'sequence_done', verdict: null })).toBe('done');
+    expect(outcomeTone({ ...out, outcome: 'sequence_done' })).toBe('good');
+    expect(outcomeWord({ ...out, outcome: 'sequence_done' })).toBe('done');
   });
 
   test('a gauge that is out of date is told only where it judged', () => {
@@ -306,5 +306,79 @@ describe('scales and paths', () => {
     expect(percent(-0.0123)).toBe('−1.2 %');
     expect(percent(-0.0001)).toBe('0.0 %');
     expect(percent(0.12345, 2)).toBe('12.35 %');
+  });
+});
+
+describe('what was proved, line by line', () => {
+  const body = bodyOf('reducing');
+  const rowsOf = (proofs: SheetBody['proofs']) =>
+    blockOf({ ...body, ...(proofs ? { proofs } : {}) }, 'rows', /^What was proved$/).rows;
+
+  test('a sheet from before has no such part', () => {
+    expect(reportOf(body).blocks.some(({ title }) => title === 'What was proved')).toBe(false);
+  });
+
+  test('a figure stands with its bound, a reason where there is none', () => {
+    const bounds = { found: 26_000, bound: 50_000, unit: 'pa' } as const;
+    const rows = rowsOf([
+      { proof: 'no_flow', verdict: 'pass', reason: 'within', ...bounds },
+      { proof: 'no_flow', verdict: 'fail', reason: 'outside', ...bounds, found: 60_000 },
+      { proof: 'no_flow', verdict: 'fail', reason: 'creeps', ...bounds },
+      { proof: 'blowdown', verdict: 'not_proved', reason: 'left_out' },
+      {
+        proof: 'blowdown',
+        verdict: 'pass_without_margin',
+        reason: 'too_near',
+        found: 0.149,
+        bound: 0.15,
+        unit: 'share',
+      },
+    ]);
+    expect(rows.map(({ value, tone }) => [value, tone])).toEqual([
+      ['pass: 26 kPa, at most 50 kPa', 'good'],
+      ['fail: outside, 60 kPa, at most 50 kPa', 'stop'],
+      ['fail: creeps, the seat leaks', 'stop'],
+      ['not proved: left out', 'work'],
+      ['pass, no margin: nearer than can be told, 14.9 %, at most 15.0 %', 'work'],
+    ]);
+  });
+
+  test('several adjusters are told apart by their names', () => {
+    const second = { ...body.settings[0]!, adjuster: 'b', name: 'Sustaining screw' };
+    const rows = blockOf(
+      {
+        ...body,
+        settings: [body.settings[0]!, second],
+        proofs: [{ proof: 'setting', adjuster: 'b', verdict: 'pass', reason: 'within' }],
+      },
+      'rows',
+      /^What was proved$/,
+    ).rows;
+    expect(rows[0]!.label).toBe('Setting, sustaining screw');
+  });
+
+  test('the head says a failed proof as such, and an end left open beside it', () => {
+    const judged = (over: Partial<SheetBody>) => outcomeWord({ ...body, ...over });
+    expect(judged({ outcome: 'proof_failed', verdict: 'fail' })).toBe('set, proof failed');
+    const [setting] = body.settings;
+    const settings = [{ ...setting!, verdict: 'fail' as const }];
+    expect(judged({ outcome: 'proof_failed', verdict: 'fail', settings })).toBe('fail');
+    expect(judged({ verdict: 'not_proved' })).toBe('set, not all proved');
+    expect(outcomeTone({ ...body, verdict: 'not_proved' })).toBe('work');
+    const open = [{ id: 'a', say: 'Cap off', state: 'left' as const }];
+    expect(judged({ open_ends: open })).toBe('pass, guarded, end left open');
+    expect(outcomeTone({ ...body, open_ends: open })).toBe('stop');
+  });
+
+  test.each([
+    ['could_not_be_set', 'could not be set', 'stop'],
+    ['left_as_found', 'left as found', 'work'],
+    ['given_up', 'given up', 'stop'],
+  ] as const)('%s is told in its own words', (outcome, word, tone) => {
+    const ended = { why: 'hunts' as const, reason: 'Swings by 40 kPa' };
+    const visit = { ...body, outcome, verdict: null, settings: [], ended };
+    expect(reportOf(visit).headline).toMatchObject({ verdict: word, tone });
+    expect(reportOf(visit).words?.text).toBe('It hunts: Swings by 40 kPa');
+    expect(leftWords(visit, print)).toBe('Swings by 40 kPa');
   });
 });

@@ -5,9 +5,10 @@ import type { Block, Figure, Line, Tone } from './block';
 import { controlBlocks, deviceBlocks } from './device-blocks';
 import { figuresOf } from './figures';
 import { givenBlocks } from './given-blocks';
-import { outcomeTone, outcomeWord } from './outcome';
+import { endWord, outcomeTone, outcomeWord } from './outcome';
 import { pointsBlocks } from './points-blocks';
 import type { Printers } from './printers';
+import { proofsBlocks } from './proofs-blocks';
 import { crackingBlocks, edgesBlocks, noFlowBlocks, switchBlocks } from './proof-blocks';
 import { recordBlocks } from './record-blocks';
 import { settingBlocks } from './setting-blocks';
@@ -48,6 +49,7 @@ export function report(body: SheetBody, { print, signalSay, timeSay }: ReportWor
     figures: figuresOf(body, print),
     ...wordsOf(body),
     blocks: [
+      ...proofsBlocks(body, print),
       ...settingBlocks(body, print),
       ...pointsBlocks(body, signalSay),
       ...controlBlocks(body, print),
@@ -63,8 +65,10 @@ export function report(body: SheetBody, { print, signalSay, timeSay }: ReportWor
 }
 
 function wordsOf(body: SheetBody): { words?: Line } {
-  if (body.settings.length > 0 || body.tables) return {};
-  return body.outcome === 'out_of_service'
+  const { outcome, ended, settings, tables } = body;
+  if (ended) return { words: { text: `${endWord[ended.why]}: ${ended.reason}`, tone: 'stop' } };
+  if (settings.length > 0 || tables) return {};
+  return outcome === 'out_of_service'
     ? { words: { text: body.out_of_service_because ?? 'Out of service', tone: 'stop' } }
     : { words: { text: 'Carried out in its order; nothing was set.' } };
 }

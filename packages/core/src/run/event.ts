@@ -38,6 +38,13 @@ export const startedSchema = eventSchema('started', {
   house_rules: houseRulesSchema,
   /** First guess of each adjuster’s rate, by its id. */
   priors: z.record(idSchema, ratePriorSchema),
+  /** The kind of sheet that it comes to: 2 judges by every proof; absent in runs of before, by the settings alone. */
+  sheet_version: z.literal(2).optional(),
+  /** Hash of a sheet that was not in order, which this run answers. */
+  answers_sheet: z
+    .string()
+    .regex(/^[0-9a-f]{64}$/u)
+    .optional(),
   /** The twin, when the run is against the simulated gauge; absent on a real valve. */
   twin: twinSketchSchema.optional(),
 });

@@ -27,6 +27,10 @@ const coreFolds: { readonly [T in CoreEvent['type']]: Fold<T> } = {
     run.condemned = { stepId, reason };
     run.steps = stepsOutOfService(run.steps);
   },
+  ended: (run, { outcome, why, reason }) => {
+    run.ended = { outcome, why, reason };
+    run.steps = stepsOutOfService(run.steps);
+  },
   turned: (run, event) => {
     const { id: eventId, adjuster, turns, at_ms: atMs } = event;
     run.linkage = [...run.linkage, ...linkageMarks(run, event)];

@@ -5,3 +5,4 @@ export * from './view';
 export * from './check-event';
 export * from './settings-left';
 export * from './plate-left';
+export * from './proofs';

@@ -25,6 +25,7 @@ export function openDraft(started: EventOf<'started'>): Draft {
     linkage: [],
     springs: {},
     condemned: undefined,
+    ended: undefined,
     observed: {},
     measured: {},
     directions: {},

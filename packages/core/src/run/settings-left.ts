@@ -20,9 +20,9 @@ export type SettingLeft = {
   readonly method: LeftMethod;
 };
 
-/** Whether this run comes to a setting at all: a shut-down or a condemned valve does not. */
+/** Whether this run comes to a setting at all: a shut-down, a condemned valve, work ended early do not. */
 export const leavesSetting = (run: Run): boolean =>
-  run.condemned === undefined && schoolOf(run)?.leaves !== 'sequence';
+  run.condemned === undefined && run.ended === undefined && schoolOf(run)?.leaves !== 'sequence';
 
 export const schoolOf = (run: Run) =>
   run.procedure.schools.find(({ id }) => id === run.started.school);

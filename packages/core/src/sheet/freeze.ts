@@ -1,9 +1,10 @@
 import { judgeOf } from '../family';
-import { gaugeFitness, guardedVerdict, verdicts, type Verdict } from '../gauge';
+import { gaugeFitness, guardedVerdict } from '../gauge';
 import { err, ok, type Result } from '../result';
 import {
   leavesSetting,
   plateLeft,
+  proofsOf,
   settingsLeft,
   signingError,
   type EventError,
@@ -19,8 +20,10 @@ import {
   settingView,
   switchOf,
   tablesOf,
+  worstVerdict,
+  type SheetVerdict,
 } from '../step';
-import type { SheetBody, SheetSetting } from './sheet';
+import type { Outcome, SheetBody, SheetSetting } from './sheet';
 
 export type FreezeError = EventError | { readonly code: 'sheet.not_signed' };
 
@@ -42,9 +45,15 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
   const tables = leavesSetting(run) ? tablesOf(run) : undefined;
   const judge = run.gauges[judgeOf(started.plate)];
   const day = new Date(signed.at_ms).toISOString().slice(0, 10);
+  const isWhole = started.sheet_version === 2;
+  const proofs = isWhole ? proofsOf(run, settings) : undefined;
+  const verdict =
+    worstVerdict<SheetVerdict>(
+      (proofs ?? [...settings, ...(tables ? [tables] : [])]).map((each) => each.verdict),
+    ) ?? null;
   return ok({
     format: 'holvek.sheet',
-    version: 1,
+    version: isWhole ? 2 : 1,
     revision: 1,
     previous_hash: previousHash,
     run_id: run.id,
@@ -67,13 +76,12 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
           ({ code }) => code,
         )
       : [],
-    outcome: run.condemned
-      ? 'out_of_service'
-      : settings.length > 0 || tables
-        ? 'set'
-        : 'sequence_done',
+    outcome: outcomeOf(run, verdict, isWhole),
     ...(run.condemned ? { out_of_service_because: run.condemned.reason } : {}),
-    verdict: worst([...settings, ...(tables ? [tables] : [])].map(({ verdict }) => verdict)),
+    ...(run.ended ? { ended: { why: run.ended.why, reason: run.ended.reason } } : {}),
+    ...(started.answers_sheet ? { answers_sheet: started.answers_sheet } : {}),
+    verdict,
+    ...(proofs ? { proofs: [...proofs] } : {}),
     settings,
     readings: run.readings.map(({ role, purpose, adjuster, reading, settled, atMs, elapsed }) => ({
       role,
@@ -128,10 +136,14 @@ function freezeSetting(
   };
 }
 
-const worst = (all: readonly Verdict[]): Verdict | null =>
-  all.length === 0
-    ? null
-    : all.reduce((a, b) => (verdicts.indexOf(b) > verdicts.indexOf(a) ? b : a));
+/** What the visit came to; a sheet of version 1 does not tell a failed proof from a good one. */
+function outcomeOf(run: Run, verdict: SheetVerdict | null, tellsProofs: boolean): Outcome {
+  if (run.condemned) return 'out_of_service';
+  if (run.ended) return run.ended.outcome;
+  if (verdict === null) return 'sequence_done';
+  const hasFailed = verdict === 'fail' || verdict === 'fail_without_margin';
+  return tellsProofs && hasFailed ? 'proof_failed' : 'set';
+}
 
 /** What the screw has shown, when it is sure; else what the plate says. */
 function clockwiseLearned(

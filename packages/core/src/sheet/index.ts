@@ -1,3 +1,4 @@
 export * from './sheet';
 export * from './freeze';
+export * from './in-order';
 export * from './chain';

@@ -6,10 +6,13 @@ import {
   crackingSchema,
   deviceSchema,
   edgesSchema,
+  endReasons,
   hazards,
   noFlowSchema,
+  proofSchema,
   purposes,
   readingSchema,
+  sheetVerdicts,
   switchCyclesSchema,
   tablesSchema,
 } from '../step';
@@ -50,12 +53,23 @@ export const sheetSettingSchema = z.object({
 });
 export type SheetSetting = z.infer<typeof sheetSettingSchema>;
 
-export const outcomes = ['set', 'sequence_done', 'out_of_service'] as const;
+/** What a visit came to. Sheets of version 1 know only the first, and the two at the end. */
+export const outcomes = [
+  'set',
+  'proof_failed',
+  'could_not_be_set',
+  'left_as_found',
+  'given_up',
+  'sequence_done',
+  'out_of_service',
+] as const;
+export type Outcome = (typeof outcomes)[number];
 
 /** Everything that signing freezes; units stand in the names. */
 export const sheetBodySchema = z.object({
   format: z.literal('holvek.sheet'),
-  version: z.literal(1),
+  /** 1: judged by its settings alone. 2: by everything that it owed a proof of. */
+  version: z.union([z.literal(1), z.literal(2)]),
   revision: z.number().int().min(1),
   /** Hash of the sheet that this revision corrects, and why. */
   corrects: z.object({ hash, why: text }).optional(),
@@ -79,8 +93,14 @@ export const sheetBodySchema = z.object({
   gauge_findings: z.array(z.string()),
   outcome: z.enum(outcomes),
   out_of_service_because: text.optional(),
-  /** Of the worst setting; null where nothing was set. */
-  verdict: z.enum(verdicts).nullable(),
+  /** How the work was ended before its setting was proved. */
+  ended: z.object({ why: z.enum(endReasons), reason: text }).optional(),
+  /** Hash of the sheet, not in order, that this visit answers. */
+  answers_sheet: hash.optional(),
+  /** Of the worst of what was proved; null where nothing was set. */
+  verdict: z.enum(sheetVerdicts).nullable(),
+  /** Everything that this visit owed a proof of; absent in version 1. */
+  proofs: z.array(proofSchema).optional(),
   /** Leading adjuster first; empty for a sequence, or a valve that went out of service. */
   settings: z.array(sheetSettingSchema),
   readings: z.array(sheetReading),

@@ -3,6 +3,7 @@ import type { Positions } from '../plant';
 import type { GuardState, KindGuardName } from './guard-names';
 import type { Hand } from './hand';
 import type { Prompt, Seen } from './prompt';
+import type { Proof } from './proof';
 import type { RunState, SettingMark } from './run-state';
 import type { EntryDraft, EntryOf, RecordOf, StepEvent, StepKind, StepOf } from './shapes';
 
@@ -32,6 +33,8 @@ export type StepRefusal =
 export type StepBehaviour<K extends StepKind> = {
   /** Whether it may be left out with a reason. */
   readonly maySkip: boolean;
+  /** What it proves of the valve, as far as it was taken; each is owed by every run that has the step. */
+  readonly proves?: (run: RunState, step: StepOf<K>) => readonly Proof[];
   readonly fold?: (
     run: RunState,
     step: StepOf<K>,

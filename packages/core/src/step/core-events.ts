@@ -13,6 +13,22 @@ import { purposes } from './step';
 
 const text = z.string().max(2000);
 
+/** Honest ends of a run before its setting is proved; one that goes out of service is condemned. */
+export const earlyEnds = ['could_not_be_set', 'left_as_found', 'given_up'] as const;
+export type EarlyEnd = (typeof earlyEnds)[number];
+/** What kept it from being set. */
+export const endReasons = [
+  'hunts',
+  'end_of_travel',
+  'no_safe_move',
+  'not_in_control',
+  'needs_repair',
+  'not_safe_here',
+  'no_time',
+  'other',
+] as const;
+export type EndReason = (typeof endReasons)[number];
+
 /** Entries that no kind of step has for itself. */
 export const coreEvents = [
   stepEventSchema('step_done', {}),
@@ -28,6 +44,11 @@ export const coreEvents = [
     elapsed_s: z.number().min(0).max(1e6).optional(),
   }),
   stepEventSchema('condemned', { reason: reasonSchema }),
+  stepEventSchema('ended', {
+    outcome: z.enum(earlyEnds),
+    why: z.enum(endReasons),
+    reason: reasonSchema,
+  }),
   eventSchema('turned', { adjuster: idSchema, turns: z.number().min(-60).max(60) }),
   eventSchema('observed', { key: idSchema, value: z.union([finiteSchema, z.string().max(80)]) }),
   eventSchema('direction_corrected', {

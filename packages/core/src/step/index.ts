@@ -78,6 +78,7 @@ export * from './tune/tune-view';
 export * from './wait/shape';
 export * from './walk';
 export * from './prompt';
+export * from './proof';
 export * from './edges/prompt';
 export * from './linkage/prompt';
 export * from './shapes';

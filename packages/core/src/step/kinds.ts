@@ -17,6 +17,7 @@ import { linkageStep } from './linkage';
 import { lockStep } from './lock';
 import { pointsStep } from './points';
 import type { Prompt, Seen } from './prompt';
+import type { Proof } from './proof';
 import { readStep } from './read';
 import { registersStep } from './registers';
 import { restoreStep } from './restore';
@@ -109,6 +110,10 @@ export const canSkip = (step: Step): boolean =>
   behaviourOf(step).maySkip &&
   !('purpose' in step && step.purpose === 'as_left') &&
   !('fails' in step);
+
+/** What a step proves, as far as it was taken. */
+export const provedBy = (run: RunState, step: Step): readonly Proof[] =>
+  behaviourOf(step).proves?.(run, step as AnyStep) ?? [];
 
 /** What the person is asked now. */
 export const promptOf = (run: RunState, step: Step, seen: Seen = {}): Prompt =>

@@ -2,6 +2,7 @@ import type { Evidence, RatePrior, ZeroSpanMark } from '../coach';
 import type { Gauge } from '../gauge';
 import type { Positions } from '../plant';
 import type { AdjusterSpec, AnyPlate, HouseRules, Target } from '../valve';
+import type { EarlyEnd, EndReason } from './core-events';
 import type { Procedure } from './procedure';
 import type { Reading } from './reading';
 import {
@@ -100,6 +101,9 @@ export type RunState = {
   readonly signed: EntryOf<'signed'> | undefined;
   /** Why the valve has gone out of service; undefined while it has not. */
   readonly condemned: { readonly stepId: string; readonly reason: string } | undefined;
+  /** How the work was ended before its setting was proved; undefined while it was not. */
+  readonly ended:
+    { readonly outcome: EarlyEnd; readonly why: EndReason; readonly reason: string } | undefined;
   readonly abandonedBecause: string | undefined;
   readonly lastAtMs: number;
   readonly lamport: number;

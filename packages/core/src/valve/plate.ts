@@ -53,6 +53,8 @@ const plateShape = {
   /** Fire-service approval: only the accessories named in it may be fitted. */
   approval: z.object({ scheme: text, accessories: z.array(z.string().max(80)).max(20) }).optional(),
   factory_set_point_pa: pressureSchema.optional(),
+  /** Fall from small to working flow that the job can bear; absent where nobody has said. */
+  droop_allowed_pa: z.number().positive().max(1e8).optional(),
 };
 
 /** What is known of any plate without asking which family it is of. */

@@ -5,31 +5,27 @@ import { useHouseRules, useSheets, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
-import { Card, Pill, type Tone } from '@/ui/card';
+import { Card, Pill } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Strong, Words } from '@/ui/words';
+import { AnswerCard, GivenUpCard } from '@/valve/answer-card';
 import { DeviceCard } from '@/valve/device-card';
 import { PlateCard } from '@/valve/plate-card';
 import { TargetCard } from '@/valve/target-card';
 import { TargetSheet } from '@/valve/target-sheet';
 import {
   driftOfValve,
+  givenUpRunsOf,
   nextLook,
   openRunOf,
   sheetsOfValve,
   standingOf,
-  type Standing,
+  standingTone,
 } from '@/valve/valve-state';
 import { VisitsCard } from '@/valve/visits-card';
 import { useNow } from '@/ui/use-now';
 import { plateTrouble } from '@/words/trouble';
-
-const tones: Partial<Record<Standing, Tone>> = {
-  'in order': 'good',
-  'never set': 'quiet',
-  'in hand': 'work',
-};
 
 /** One valve: what it must hold and why, its plate, how it has fared, and the way into a run. */
 export default function ValveScreen() {
@@ -59,13 +55,13 @@ export default function ValveScreen() {
   const standing = standingOf(valve, sheets, rules, run, now);
   const issues = checkPlate(valve.plate, valve);
   const stops = issues.some((issue) => issue.stops);
-  const because = own.at(-1)?.body.out_of_service_because;
+  const last = own.at(-1);
   return (
     <Screen
       title={valve.tag}
       under={`${valve.name} · ${valve.place}`}
       back
-      right={<Pill tone={tones[standing] ?? 'stop'}>{standing}</Pill>}
+      right={<Pill tone={standingTone[standing]}>{standing}</Pill>}
       footer={
         run ? (
           <BigButton
@@ -91,12 +87,8 @@ export default function ValveScreen() {
           ))}
         </Card>
       ) : null}
-      {standing === 'out of service' ? (
-        <Card tone="stop" role="alert">
-          <Strong color="$onVermilionSoft">Out of service</Strong>
-          <Words color="$onVermilionSoft">{because ?? ''}</Words>
-        </Card>
-      ) : null}
+      <GivenUpCard runs={givenUpRunsOf(shelf, valve.id)} />
+      {last && !run ? <AnswerCard body={last.body} /> : null}
       {issues.map((issue) => (
         <Card
           key={issue.code}

@@ -4,12 +4,14 @@ import { recordOf } from '../run-state';
 import { captureView } from './capture-view';
 import { isWhole } from './captures';
 import { captureByEye } from './carry-out';
+import { crackingProofs } from './proofs';
 import { capturePrompt } from './prompt';
 import { marksOfLog, withMark } from './take-mark';
 
 /** A relief opened and shut while its pressures are marked, or read from a log. */
 export const captureStep: StepBehaviour<'capture'> = {
   maySkip: true,
+  proves: crackingProofs,
   fold: (run, step, event) => {
     const record = recordOf(run, step);
     if (event.type === 'marked')

@@ -3,11 +3,13 @@ import { metWhen } from '../guard-names';
 import { recordOf } from '../run-state';
 import { findEdges } from './carry-out';
 import { lightsLeft, lightsOf, lightsView, mustPurge, PURGED, triedLight } from './lights';
+import { edgeProofs } from './proofs';
 import { edgesPrompt } from './prompt';
 
 /** The edges between which a pilot lights, and the middle of them. */
 export const edgesStep: StepBehaviour<'edges'> = {
   maySkip: false,
+  proves: edgeProofs,
   fold: (run, step, event) => {
     if (event.type !== 'light_tried') return undefined;
     const lights = [...recordOf(run, step).lights, triedLight(event)];

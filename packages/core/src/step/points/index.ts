@@ -4,11 +4,13 @@ import { linkageMarks, takenPoint } from '../linkage/linkage-view';
 import { recordOf } from '../run-state';
 import { takePoints } from './carry-out';
 import { pointsView, pointTwice } from './points-view';
+import { pointsProofs } from './proofs';
 import { pointsPrompt } from './prompt';
 
 /** A table of points up and down a range. */
 export const pointsStep: StepBehaviour<'points'> = {
   maySkip: true,
+  proves: pointsProofs,
   fold: (run, step, event) =>
     event.type === 'cal_point'
       ? {

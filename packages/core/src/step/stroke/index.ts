@@ -1,11 +1,17 @@
 import { confirm, type StepBehaviour } from '../behaviour';
 import { metWhen } from '../guard-names';
+import { notProved, proofOf } from '../proof';
 import { registersOf, runTask } from '../registers/ask-line';
 import { strokeVerdict } from './stroke-verdict';
 
 /** Both ends of an actuator's stroke, found by itself. */
 export const strokeStep: StepBehaviour<'stroke'> = {
   maySkip: false,
+  proves: (run, step) => {
+    const verdict = strokeVerdict(run);
+    const subject = { proof: 'stroke', step } as const;
+    return [verdict === undefined ? notProved(subject) : proofOf(subject, verdict === 'whole')];
+  },
   fold: (_, __, event) =>
     event.type === 'stroked'
       ? {

@@ -1,5 +1,5 @@
 import { seededRandom } from '@holvek/core';
-import { begin, expect, sheetsOf, test, walkUntil } from './technician';
+import { begin, expect, test, walkUntil } from './technician';
 
 test('a clash is said in the words of the rules that clash, and one giving way resolves it', async ({
   page,
@@ -169,5 +169,4 @@ test('a logged ramp is dropped in, fitted and taken over as marks', async ({ pag
     /cycle 3: cracked 1.1[678]/,
   );
   await expect(page.getByTestId('confirm-step')).toBeVisible();
-  expect((await sheetsOf(page.request, 'rv-11')).length).toBeGreaterThan(0);
 });

@@ -1,6 +1,6 @@
 import { readJsonFile, readReadingsCsv, sheetFileSchema, unwrap, verifyChain } from '@holvek/core';
 import { readFileSync } from 'node:fs';
-import { begin, expect, liveAt, sheetsOf, signAndOpen, test, walkUntil } from './technician';
+import { begin, expect, isFit, liveAt, sheetsOf, signAndOpen, test, walkUntil } from './technician';
 
 test('a newcomer brings a valve from as-found to a signed sheet and takes it away', async ({
   page,
@@ -8,8 +8,10 @@ test('a newcomer brings a valve from as-found to a signed sheet and takes it awa
 }) => {
   await page.goto('/');
   await page.getByRole('radio', { name: 'Hill round' }).click();
-  await page.getByTestId('round-PRV-03').click();
-  await page.getByRole('button', { name: 'Start setting' }).click();
+  await page.getByRole('button', { name: /practise on a simulated valve/ }).click();
+  await expect(page.getByRole('button', { name: /PRV-03/ })).toBeVisible();
+  await isFit(page);
+  await page.getByRole('button', { name: /PRV-03/ }).click();
   await page.getByLabel('Technician').fill('Edda Lorenz');
   await page.getByTestId('start-run').click();
   await walkUntil(page, /only approved accessories/i);
@@ -31,7 +33,7 @@ test('a newcomer brings a valve from as-found to a signed sheet and takes it awa
     const download = await waiting;
     files[ending] = await download.path();
     expect(download.suggestedFilename()).toMatch(
-      new RegExp(`^PRV-03-.*\\.${ending.toLowerCase()}$`),
+      new RegExp(`^PRACTICE-PRV-03-.*\\.${ending.toLowerCase()}$`),
     );
   }
   expect(readFileSync(files['PDF']!).subarray(0, 5).toString()).toBe('%PDF-');
@@ -40,6 +42,10 @@ test('a newcomer brings a valve from as-found to a signed sheet and takes it awa
   expect(read.rows.at(-1)!.purpose).toBe('as_left');
   const file = unwrap(readJsonFile(readFileSync(files['JSON']!, 'utf8'), sheetFileSchema));
   expect(verifyChain([file.sheet])).toEqual({ ok: true, value: 1 });
+
+  expect(await sheetsOf(request, 'prv-03', 'record')).toEqual([]);
+  await page.goto('/valves/prv-03');
+  await expect(page.getByText('never set')).toBeVisible();
 });
 
 test('a reversed screw is noticed, turned round and still set', async ({ page }) => {

@@ -13,6 +13,7 @@ const screens = [
   ['/ladder/lodge-air', 'Lodge compressed air'],
   ['/ladder/pump-hall/line', 'Pump hall and gully'],
   ['/gauges', 'Gauges'],
+  ['/practice', 'Practice'],
   ['/sheets', 'Sheets'],
   ['/settings', 'Settings'],
   ['/valves/pos-22', 'POS-22'],

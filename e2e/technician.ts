@@ -53,21 +53,19 @@ export async function isFit(page: Page): Promise<void> {
   expect(overflow).toBeLessThanOrEqual(0);
 }
 
-/** Opens the start page of a valve and begins a run as a newcomer would. */
+/** Opens the start page of a valve and begins: practice on its twin, or a record typed by hand. */
 export async function begin(
   page: Page,
   valve: string,
   link: 'linked' | 'typed' = 'linked',
   school?: string,
 ): Promise<void> {
-  await page.goto(`/valves/${valve}/start`);
+  await page.goto(`/valves/${valve}/start${link === 'linked' ? '?practice=1' : ''}`);
   await page.getByLabel('Technician').fill('Edda Lorenz');
   if (school) await page.getByRole('radio', { name: school }).click();
-  await page
-    .getByRole('radio', { name: link === 'linked' ? /Simulated gauge/ : /Hand-held gauge/ })
-    .click();
   await page.getByTestId('start-run').click();
   await expect(page.getByRole('button', { name: 'Read and understood' })).toBeVisible();
+  await expect(page.getByTestId('practice-band')).toHaveCount(link === 'linked' ? 1 : 0);
 }
 
 /** Lets the simulated valve live at a speed that leaves time to look at what passes. */
@@ -316,40 +314,51 @@ export async function typeReading(page: Page, text: string): Promise<void> {
   await page.getByRole('button', { name: 'Take it' }).click();
 }
 
-export const sheetsOf = async (request: APIRequestContext, valve: string) =>
-  (await (await request.get(`/api/valves/${valve}/sheets`)).json()) as {
-    id: string;
-    body: Record<string, unknown> & {
-      settings: {
-        adjuster: string;
-        as_found_pa: number | null;
-        as_left_pa: number;
-        method: string;
-        verdict: string;
-      }[];
-      open_ends: { state: string }[];
-      outcome: string;
-      cracking: { cycles: unknown[]; blowdown: number; source: string } | null;
-      plate: { fitted_spring: string };
+/** Sheets of a valve, first to last: of practice, or its records. */
+export const sheetsOf = async (
+  request: APIRequestContext,
+  valve: string,
+  purpose: 'practice' | 'record' = 'practice',
+) => {
+  const path = `/api/valves/${valve}/${purpose === 'record' ? 'sheets' : 'practice'}`;
+  const sheets = (await (await request.get(path)).json()) as FrozenSheet[];
+  return purpose === 'record' ? sheets : sheets.reverse();
+};
+
+/** What the tests look at of a sheet. */
+type FrozenSheet = {
+  id: string;
+  body: Record<string, unknown> & {
+    settings: {
+      adjuster: string;
+      as_found_pa: number | null;
+      as_left_pa: number;
+      method: string;
       verdict: string;
-      tables?: {
-        as_found: { worst_error: number } | null;
-        as_left: { worst_error: number; points: unknown[] };
-      };
-      edges?: { low_pa: number; high_pa: number; lights: { lit: boolean }[] };
-      switch_cycles?: unknown[];
-      device?: {
-        cables: { left_v: number }[];
-        terminals: string[];
-        stroke: { closed: number; open: number } | null;
-        registers: { address: number; value: number }[];
-        tuning: { trim: string; gain: number } | null;
-        kept_tuning_of?: string;
-      };
-      control?: {
-        band_percent: number;
-        alignment_spread_pa: number;
-        model: { gain: number; time_constant_s: number } | null;
-      };
+    }[];
+    open_ends: { state: string }[];
+    outcome: string;
+    cracking: { cycles: unknown[]; blowdown: number; source: string } | null;
+    plate: { fitted_spring: string };
+    verdict: string;
+    tables?: {
+      as_found: { worst_error: number } | null;
+      as_left: { worst_error: number; points: unknown[] };
     };
-  }[];
+    edges?: { low_pa: number; high_pa: number; lights: { lit: boolean }[] };
+    switch_cycles?: unknown[];
+    device?: {
+      cables: { left_v: number }[];
+      terminals: string[];
+      stroke: { closed: number; open: number } | null;
+      registers: { address: number; value: number }[];
+      tuning: { trim: string; gain: number } | null;
+      kept_tuning_of?: string;
+    };
+    control?: {
+      band_percent: number;
+      alignment_spread_pa: number;
+      model: { gain: number; time_constant_s: number } | null;
+    };
+  };
+};

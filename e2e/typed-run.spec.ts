@@ -71,7 +71,7 @@ test('the same with a hand-held gauge: every reading typed, in the units at hand
     await page.getByRole('button', { name }).click();
   await page.getByTestId('confirm-step').click();
   await signAndOpen(page);
-  const sheet = (await sheetsOf(request, 'prv-05')).at(-1)!;
+  const sheet = (await sheetsOf(request, 'prv-05', 'record')).at(-1)!;
   expect(sheet.body.settings[0]!.as_left_pa).toBe(hand.pressure() * 1000);
   expect(sheet.body['rehearsal']).toBe(false);
   expect(sheet.body.settings[0]!.as_found_pa).toBe(540_000);

@@ -1,4 +1,4 @@
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, XStack, YStack } from 'tamagui';
 import { useGauges, useHouseRules, useRounds, useSites, useValves } from '@/data/queries';
@@ -80,6 +80,9 @@ export default function RoundScreen() {
           <RoundLine key={row.valve.id} row={row} place={i + 1} isLast={i === rows.length - 1} />
         ))}
       </YStack>
+      <WordButton onPress={() => router.push('/practice' as Href)}>
+        new here? practise on a simulated valve first
+      </WordButton>
       <BottomSheet isOpen={isWhyOpen} title="Why this order?" onClose={() => setWhyOpen(false)}>
         {(round?.why_this_order ?? '').split('\n').map((line) => (
           <Words key={line}>{line}</Words>

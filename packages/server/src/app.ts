@@ -6,6 +6,7 @@ import { secureHeaders } from 'hono/secure-headers';
 import { deviceSocket } from './device/socket';
 import type { Store } from './db/open';
 import { Problem, problemBody } from './http/problem';
+import { sameHouse } from './http/same-house';
 import { documentRoutes } from './routes/documents';
 import { runRoutes } from './routes/runs';
 import { settingRoutes } from './routes/settings';
@@ -23,13 +24,21 @@ const securityHeaders = secureHeaders({
     workerSrc: ["'self'", 'blob:'],
     connectSrc: ["'self'"],
     frameAncestors: ["'none'"],
+    baseUri: ["'self'"],
+    formAction: ["'self'"],
+    objectSrc: ["'none'"],
   },
 });
 
 /** The whole API over a store; static files and the port are the caller's affair. */
 export function createApp(
   store: Store,
-  options: { readonly fontFolder: string; readonly log?: (error: unknown) => void },
+  options: {
+    readonly fontFolder: string;
+    readonly log?: (error: unknown) => void;
+    /** Names by which it may be called; any, where it is not said. */
+    readonly hosts?: readonly string[];
+  },
 ) {
   const api = new OpenAPIHono()
     .route('/', settingRoutes(store))
@@ -44,9 +53,14 @@ export function createApp(
   });
   api.notFound((c) => c.json(problemBody({ code: 'request.no_such_path' }), 404));
   const app = new OpenAPIHono();
+  if (options.hosts) app.use(sameHouse(options.hosts));
   app.get('/api/device', deviceSocket());
   app.use(compress());
   app.use(securityHeaders);
+  app.use('/api/*', async (c, next) => {
+    await next();
+    c.header('cache-control', 'no-store');
+  });
   app.use(
     '/api/*',
     bodyLimit({

@@ -1,8 +1,10 @@
 import {
+  canonicalJson,
   type Ingested,
   reduceRun,
   runEventSchema,
   signingError,
+  startError,
   type RunEvent,
 } from '@holvek/core';
 import { QueryTypes } from 'sequelize';
@@ -21,14 +23,15 @@ export const ingest = (
 ): Promise<Ingested> =>
   store.write(async (tables) => {
     const run = await tables.runs.findByPk(runId, { raw: true });
-    const known = await knownIds(tables, runId, batch);
+    const { known, taken } = await compareIds(tables, runId, batch);
     const fresh = batch.filter(
-      ({ id }, i) => !known.has(id) && batch.findIndex((e) => e.id === id) === i,
+      ({ id }, i) => !known.has(id) && !taken.has(id) && batch.findIndex((e) => e.id === id) === i,
     );
     const alien = fresh.filter(({ run_id }) => run_id !== runId);
     const isSigned = run?.status === 'signed';
     const wanted = fresh.filter((event) => event.run_id === runId && !isSigned);
     const refused = [
+      ...[...taken].map((id) => ({ id, code: 'event.id_taken' })),
       ...alien.map(({ id }) => ({ id, code: 'event.other_run' })),
       ...(isSigned
         ? fresh
@@ -49,6 +52,12 @@ export const ingest = (
           })),
         ],
       };
+    const unfit = started && startError(started);
+    if (unfit)
+      return {
+        stored: [...known],
+        refused: [...refused, ...wanted.map(({ id }) => ({ id, code: unfit.code, detail: unfit }))],
+      };
     if (wanted.length === 0) return { stored: [...known], refused };
     await touchRun(tables, { runId, wanted, started, exists: run !== null });
     await insertEvents(tables, wanted);
@@ -63,18 +72,31 @@ export const ingest = (
     };
   });
 
-async function knownIds(tables: Tables, runId: string, batch: readonly RunEvent[]) {
-  const rows = await tables.events.sequelize!.query<{ id: string }>(
-    'SELECT id FROM events WHERE run_id = $1 AND id IN (SELECT value FROM json_each($2))',
-    { bind: [runId, JSON.stringify(batch.map(({ id }) => id))], type: QueryTypes.SELECT },
+/** Ids of a batch that are here already: the same entry again, or one that only bears its id. */
+async function compareIds(tables: Tables, runId: string, batch: readonly RunEvent[]) {
+  const rows = await tables.events.sequelize!.query<{ id: string; run_id: string; body: string }>(
+    `SELECT id, run_id, body FROM events
+     WHERE id IN (SELECT value ->> 'id' FROM json_each($1))`,
+    { bind: [JSON.stringify(batch)], type: QueryTypes.SELECT },
   );
-  return new Set(rows.map(({ id }) => id));
+  const kept = new Map(rows.map((row) => [row.id, row]));
+  const isSame = (event: RunEvent): boolean => {
+    const row = kept.get(event.id);
+    if (row?.run_id !== runId) return false;
+    // Read anew: what a later version has added by default is in both then.
+    return canonicalJson(runEventSchema.parse(JSON.parse(row.body))) === canonicalJson(event);
+  };
+  const here = batch.filter(({ id }) => kept.has(id));
+  return {
+    known: new Set(here.filter(isSame).map(({ id }) => id)),
+    taken: new Set(here.filter((event) => !isSame(event)).map(({ id }) => id)),
+  };
 }
 
 /** All events of a batch in one statement: SQLite takes the array apart itself. */
 const insertEvents = (tables: Tables, events: readonly RunEvent[]) =>
   tables.events.sequelize!.query(
-    `INSERT OR IGNORE INTO events (id, run_id, type, lamport, at_ms, body)
+    `INSERT INTO events (id, run_id, type, lamport, at_ms, body)
      SELECT value ->> 'id', value ->> 'run_id', value ->> 'type', value ->> 'lamport', value ->> 'at_ms', value
      FROM json_each($1)`,
     { bind: [JSON.stringify(events)] },

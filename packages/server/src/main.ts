@@ -1,14 +1,15 @@
 import { serve } from '@hono/node-server';
 import { WebSocketServer } from 'ws';
 import { createApp } from './app';
-import { openStore } from './db/open';
+import { NewerDatabase, openStore } from './db/open';
 import { LONGEST_TEXT } from './device/stand-in';
-import { seedLarkhollow } from './seed/larkhollow';
+import { ownNames } from './http/own-names';
+import { seedFile } from './seed/seed-file';
 import { serveApp } from './static';
 
 type ServeOptions = Parameters<typeof serve>[0];
 
-/** Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo. */
+/** Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo, ALLOWED_HOSTS (names, by commas). */
 async function main() {
   const {
     HOST = '127.0.0.1',
@@ -17,11 +18,16 @@ async function main() {
     APP = 'dist/app',
     FONTS = 'node_modules/@expo-google-fonts',
     SEED,
+    ALLOWED_HOSTS,
   } = process.env;
-  const store = await openStore(DATA);
   if (SEED === 'demo')
-    await seedLarkhollow(store, { now: Date.now(), tell: (line) => console.log(`  ${line}`) });
-  const app = createApp(store, { fontFolder: FONTS, log: (error) => console.error(error) });
+    await seedFile(DATA, { now: Date.now(), tell: (line) => console.log(`  ${line}`) });
+  const store = await openStore(DATA);
+  const app = createApp(store, {
+    fontFolder: FONTS,
+    log: (error) => console.error(error),
+    hosts: ownNames(HOST, ALLOWED_HOSTS),
+  });
   serveApp(app, APP);
   const sockets = new WebSocketServer({ noServer: true, maxPayload: LONGEST_TEXT });
   // Both packages' types describe the same server in other words.
@@ -43,6 +49,6 @@ async function main() {
 }
 
 main().catch((error: unknown) => {
-  console.error(error);
+  console.error(error instanceof NewerDatabase ? error.message : error);
   process.exit(1);
 });

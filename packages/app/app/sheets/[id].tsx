@@ -11,7 +11,7 @@ import { ReportView } from '@/report/report-view';
 import { Card, Row } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
-import { Figure, Muted, Words } from '@/ui/words';
+import { Figure, Muted } from '@/ui/words';
 
 /** One signed sheet: what it says, how to take it away, and that it has not been touched. */
 export default function SheetScreen() {
@@ -44,6 +44,7 @@ export default function SheetScreen() {
       title={body.valve_tag}
       under={`as-left sheet · ${format(body.signed_at_ms, 'd MMM yyyy, HH:mm')}`}
       back
+      practice={body.rehearsal}
       footer={
         <>
           <BigButton flex={1} kind="outline" onPress={() => save('pdf')}>
@@ -59,13 +60,6 @@ export default function SheetScreen() {
       }
     >
       <ReportView body={body} />
-      {body.rehearsal ? (
-        <Card tone="warn">
-          <Words color="$onBrassSoft">
-            Against the simulated gauge: this is practice, not a record of a real valve.
-          </Words>
-        </Card>
-      ) : null}
       <Card>
         <Row label="Signed by">{body.technician}</Row>
         <Row label="Cautions accepted">{String(body.cautions.length)}</Row>
@@ -73,11 +67,13 @@ export default function SheetScreen() {
           {body.corrects ? `${body.revision}: ${body.corrects.why}` : String(body.revision)}
         </Row>
         <Row label="Chain" isLast>
-          {chain.data
-            ? `${chain.data.sheets} sheets hold together`
-            : chain.isError
-              ? 'broken, or no network'
-              : 'checking'}
+          {body.rehearsal
+            ? 'none: practice'
+            : chain.data
+              ? `${chain.data.sheets} sheets hold together`
+              : chain.isError
+                ? 'broken, or no network'
+                : 'checking'}
         </Row>
         <Figure fontSize="$1" lineHeight="$1" color="$muted" style={{ wordBreak: 'break-all' }}>
           {hash}
@@ -91,9 +87,11 @@ export default function SheetScreen() {
       ].map((note) => (
         <Muted key={note}>{note}</Muted>
       ))}
-      <XStack>
-        <WordButton onPress={() => setRevising(true)}>correct by a new revision</WordButton>
-      </XStack>
+      {body.rehearsal ? null : (
+        <XStack>
+          <WordButton onPress={() => setRevising(true)}>correct by a new revision</WordButton>
+        </XStack>
+      )}
       <ReviseSheet sheet={sheet} isOpen={isRevising} onClose={() => setRevising(false)} />
     </Screen>
   );

@@ -96,6 +96,7 @@ export const api = {
   putHouseRules: (rules: HouseRules) =>
     ask('/house-rules', houseRulesSchema, { method: 'PUT', body: rules }),
   sheets: () => ask('/sheets', z.array(sheetSchema)),
+  practice: () => ask('/practice', z.array(sheetSchema)),
   sheet: (id: string) => ask(`/sheets/${enc(id)}`, sheetSchema),
   revise: (id: string, body: { readonly why: string; readonly notes: readonly string[] }) =>
     ask(`/sheets/${enc(id)}/revisions`, sheetSchema, { method: 'POST', body }),

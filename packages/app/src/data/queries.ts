@@ -51,6 +51,7 @@ export const useGauges = () => useQuery({ queryKey: ['gauges'], queryFn: api.gau
 export const useRounds = () => useQuery({ queryKey: ['rounds'], queryFn: api.rounds });
 export const useSystems = () => useQuery({ queryKey: ['systems'], queryFn: api.systems });
 export const useSheets = () => useQuery({ queryKey: ['sheets'], queryFn: api.sheets });
+export const usePractice = () => useQuery({ queryKey: ['practice'], queryFn: api.practice });
 export const useVerify = (valveId: string) =>
   useQuery({
     queryKey: ['verify', valveId],

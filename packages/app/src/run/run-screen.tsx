@@ -1,5 +1,12 @@
 import { useKeepAwake } from 'expo-keep-awake';
-import { families, roleOf, type GaugeRole, type Run, type RunEvent } from '@holvek/core';
+import {
+  families,
+  isPractice,
+  roleOf,
+  type GaugeRole,
+  type Run,
+  type RunEvent,
+} from '@holvek/core';
 import { useState } from 'react';
 import { useMedia, XStack, YStack } from 'tamagui';
 import { OpenEndsList } from './open-ends-list';
@@ -10,6 +17,7 @@ import { StepScreen } from '@/step/step-screen';
 import { WideMargin } from './wide-margin';
 import { StepList } from './step-list';
 import { DeskProvider, useDesk, useOpenDesk } from './use-desk';
+import { PracticeBand } from '@/shell/practice-band';
 import { Head } from '@/shell/screen';
 import { useKeys } from '@/shell/use-keys';
 import { BottomSheet } from '@/ui/bottom-sheet';
@@ -48,6 +56,7 @@ function RunPanes() {
   const role = roleOf(step);
   const body = (
     <YStack flex={1} minHeight={0} gap="$3">
+      {isPractice(run.started) ? <PracticeBand /> : null}
       <YStack padding="$4" paddingBottom={0} gap="$3">
         <Head
           title={run.started.valve_tag}

@@ -1,4 +1,4 @@
-import { freezeSheet } from '@holvek/core';
+import { freezeSheet, isPractice } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
@@ -19,12 +19,15 @@ export function SignedRun() {
   const sheetId = useFiledSheet(run.id);
   const frozen = freezeSheet(run, null);
   useEffect(() => {
-    if (sheetId) void client.invalidateQueries({ queryKey: ['sheets'] });
+    if (!sheetId) return;
+    void client.invalidateQueries({ queryKey: ['sheets'] });
+    void client.invalidateQueries({ queryKey: ['practice'] });
   }, [client, sheetId]);
   return (
     <Screen
       title={run.started.valve_tag}
       under={`signed by ${run.signed?.name ?? ''}`}
+      practice={isPractice(run.started)}
       back
       right={<SyncPill />}
       footer={

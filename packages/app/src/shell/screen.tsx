@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import type { ReactNode } from 'react';
 import { ScrollView, XStack, YStack } from 'tamagui';
+import { PracticeBand } from './practice-band';
 import { useInk } from '@/theme/use-ink';
 import { Press } from '@/ui/press';
 import { Muted, Title } from '@/ui/words';
@@ -14,6 +15,8 @@ type Props = {
   readonly footer?: ReactNode;
   /** Takes two columns where there is room. */
   readonly wide?: boolean;
+  /** It belongs to practice: a band over it says so. */
+  readonly practice?: boolean;
   readonly children: ReactNode;
 };
 
@@ -25,9 +28,11 @@ export const Screen = ({
   back = false,
   footer,
   wide = false,
+  practice = false,
   children,
 }: Props) => (
   <YStack flex={1} minHeight={0}>
+    {practice ? <PracticeBand /> : null}
     <ScrollView flex={1} contentContainerStyle={{ paddingBottom: 24 }}>
       <YStack
         gap="$3"

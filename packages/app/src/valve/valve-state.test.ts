@@ -1,5 +1,14 @@
 import { defaultHouseRules as rules } from '@holvek/core';
-import { driftOfValve, latestSheetOf, nextLook, sheetsOfValve, standingOf } from './valve-state';
+import {
+  driftOfValve,
+  givenUpRunsOf,
+  latestSheetOf,
+  nextLook,
+  openPracticeOf,
+  openRunOf,
+  sheetsOfValve,
+  standingOf,
+} from './valve-state';
 import { sheet, valve } from '@/testing/samples';
 
 const now = Date.parse('2026-11-24T08:00:00Z');
@@ -71,5 +80,40 @@ describe('sheets of a valve', () => {
     const other = sheet('2026-01-01', 1, 1, { valve_id: 'other' });
     expect(sheetsOfValve([second!, revision, other, first!], valve.id)).toEqual([first, revision]);
     expect(latestSheetOf([second!, first!], valve.id)).toBe(second);
+  });
+});
+
+describe('practice', () => {
+  const entry = (over: object, status = 'open', openEnds: object[] = []) => ({
+    run: { started: { valve_id: valve.id, ...over }, status, openEnds, lastAtMs: 1 } as never,
+    events: [],
+  });
+  const shelf = new Map([
+    ['record', entry({ purpose: 'record' })],
+    ['practice', entry({ purpose: 'practice' })],
+    ['before', entry({ twin: { seed: 1, faults: [], found_pa: 1 } })],
+  ]);
+
+  test('is not in hand for the valve, and has its own list', () => {
+    const { run } = shelf.get('record')!;
+    expect(openRunOf(shelf, valve.id)).toBe(run);
+    expect(openPracticeOf(shelf)).toHaveLength(2);
+    expect(openRunOf(new Map([['practice', shelf.get('practice')!]]), valve.id)).toBeUndefined();
+  });
+
+  test('neither counts as a visit', () => {
+    const practised = sheet('2026-11-23', 440, 440, { rehearsal: true, verdict: 'fail' });
+    expect(standingOf(valve, [...steady, practised], rules, undefined, now)).toBe('in order');
+    expect(sheetsOfValve([practised], valve.id)).toEqual([]);
+  });
+
+  test('open ends of what was given up are shown for records alone', () => {
+    const ends = [{ id: 'cap', say: 'Cap off', state: 'open' }];
+    const left = new Map([
+      ['record', entry({ purpose: 'record' }, 'abandoned', ends)],
+      ['practice', entry({ purpose: 'practice' }, 'abandoned', ends)],
+      ['closed', entry({ purpose: 'record' }, 'abandoned', [{ ...ends[0], state: 'closed' }])],
+    ]);
+    expect(givenUpRunsOf(left, valve.id)).toEqual([left.get('record')!.run]);
   });
 });

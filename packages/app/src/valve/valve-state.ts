@@ -1,6 +1,7 @@
 import { addMonths } from 'date-fns/addMonths';
 import {
   driftOf,
+  isPractice,
   judgingGauge,
   needsAnswer,
   openEndsOf,
@@ -16,13 +17,15 @@ import type { Tone } from '@/ui/card';
 
 const DAY = 86_400_000;
 
-/** Sheets of a valve that no later revision corrects, oldest first. */
+/** Records of a valve that no later revision corrects, oldest first; practice is none. */
 export function sheetsOfValve(sheets: readonly Sheet[], valveId: string): Sheet[] {
   const corrected = new Set(
     sheets.flatMap(({ body }) => (body.corrects ? [body.corrects.hash] : [])),
   );
   return sheets
-    .filter(({ hash, body }) => body.valve_id === valveId && !corrected.has(hash))
+    .filter(
+      ({ hash, body }) => body.valve_id === valveId && !body.rehearsal && !corrected.has(hash),
+    )
     .sort((a, b) => a.body.signed_at_ms - b.body.signed_at_ms);
 }
 
@@ -37,9 +40,20 @@ export const openRunOf = (
     .map(({ run }) => run)
     .filter(
       (run) =>
-        run.started.valve_id === valveId && (run.status === 'open' || run.status === 'paused'),
+        run.started.valve_id === valveId &&
+        !isPractice(run.started) &&
+        (run.status === 'open' || run.status === 'paused'),
     )
     .sort((a, b) => b.lastAtMs - a.lastAtMs)[0];
+
+/** Practice that was begun and not signed, the latest first. */
+export const openPracticeOf = (shelf: ReadonlyMap<string, ShelfEntry>): readonly Run[] =>
+  [...shelf.values()]
+    .map(({ run }) => run)
+    .filter(
+      ({ started, status }) => isPractice(started) && (status === 'open' || status === 'paused'),
+    )
+    .sort((a, b) => b.lastAtMs - a.lastAtMs);
 
 /** Runs of a valve that were given up with something still open. */
 export const givenUpRunsOf = (
@@ -51,6 +65,7 @@ export const givenUpRunsOf = (
     .filter(
       (run) =>
         run.started.valve_id === valveId &&
+        !isPractice(run.started) &&
         run.status === 'abandoned' &&
         openEndsOf(run).length > 0,
     );

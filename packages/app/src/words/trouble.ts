@@ -236,6 +236,12 @@ export const refusalWords = (code: string): string =>
   ({
     'run.already_signed': 'The run was signed elsewhere before this arrived.',
     'valve.not_found': 'The valve is not in the register any more.',
+    'run.record_on_twin': 'A record cannot be made on a simulated valve.',
+    'sheet.is_practice': 'Practice is not corrected: it is no record.',
+    'run.unknown_procedure':
+      'The server is older than this phone and does not know these steps. Nothing is lost.',
+    'run.unknown_school': 'The server does not know this way of setting.',
+    'event.id_taken': 'Another entry has its number already. It stays on this phone.',
     'event.other_run': 'It belongs to another run.',
     'request.invalid': 'The server could not read it.',
     'gauge.range_upside_down': 'The range stands upside down: low end first.',

@@ -34,11 +34,14 @@ export function readCsv(text: string, required: readonly string[]): Result<CsvTa
       line: i + 2,
       cells: Object.fromEntries(
         // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a short row has no such cell
-        Object.entries(cells).map(([key, value]) => [key, String(value ?? '').trim()]),
+        Object.entries(cells).map(([key, value]) => [key, undefused(String(value ?? '').trim())]),
       ),
     })),
   });
 }
+
+/** A cell as it was before it was kept from being run as a formula. */
+const undefused = (cell: string): string => cell.replace(/^'(?=[=+@-])/u, '');
 
 /** Rows as CSV with a header; a cell that a spreadsheet would run as a formula is kept as text. */
 export const writeCsv = (

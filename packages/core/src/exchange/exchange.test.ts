@@ -76,6 +76,14 @@ describe('tables', () => {
     ]);
   });
 
+  test.each(['=1+1', '+cmd', '-cmd', '@SUM(A1)', "'quoted'", '-12', '1.5', 'plain'])(
+    '%j goes out and comes back as it was',
+    (cell) => {
+      const text = writeCsv(['a', 'b'], [[cell, 'x']]);
+      expect(unwrap(readCsv(text, ['a', 'b'])).rows[0]!.cells['a']).toBe(cell);
+    },
+  );
+
   test('a cell that a spreadsheet would run is kept as text', () => {
     expect(writeCsv(['a'], [['=1+1']])).toContain("'=1+1");
     expect(writeCsv(['a'], [['-5']])).toBe('a\n-5\n');

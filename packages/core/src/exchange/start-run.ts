@@ -36,6 +36,8 @@ export function startDraft(
   valve: Valve,
   { school, gauges, rules, sheets, twin }: StartOptions,
 ): StartedDraft {
+  // Practice teaches nothing about the valve itself.
+  const records = sheets.filter(({ body }) => !body.rehearsal);
   return {
     type: 'started',
     valve_id: valve.id,
@@ -48,9 +50,10 @@ export function startDraft(
     procedure_version: procedureOf(valve.plate.family).version,
     gauges,
     house_rules: rules,
-    priors: ratePriors(valve.plate, (adjuster) => taughtBy(sheets, valve, adjuster), rules),
+    priors: ratePriors(valve.plate, (adjuster) => taughtBy(records, valve, adjuster), rules),
+    purpose: twin ? 'practice' : 'record',
     sheet_version: 2,
-    ...answerTo(sheets),
+    ...answerTo(records),
     ...(twin ? { twin } : {}),
   };
 }
@@ -63,6 +66,7 @@ function answerTo(sheets: readonly Sheet[]): Pick<StartedDraft, 'answers_sheet'>
 
 /** The register's entry after a signed sheet: the spring that is in now, the way the screw has shown itself, the maker's figure. */
 export function valveAfter(valve: Valve, { body }: Sheet): Valve {
+  if (body.rehearsal) return valve;
   const [leading] = body.settings;
   const shown =
     leading && leading.clockwise !== 'unknown' ? leading.clockwise : valve.plate.clockwise;

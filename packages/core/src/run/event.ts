@@ -25,6 +25,9 @@ export const ratePriorSchema = z.object({
   from: z.enum(['sheets', 'spring', 'family']),
 });
 
+export const purposesOfRun = ['record', 'practice'] as const;
+export type PurposeOfRun = (typeof purposesOfRun)[number];
+
 export const startedSchema = eventSchema('started', {
   valve_id: idSchema,
   valve_tag: z.string().min(1).max(40),
@@ -38,6 +41,8 @@ export const startedSchema = eventSchema('started', {
   house_rules: houseRulesSchema,
   /** First guess of each adjuster’s rate, by its id. */
   priors: z.record(idSchema, ratePriorSchema),
+  /** A record of a real valve, or practice on its twin: fixed here for good. Absent in runs of before. */
+  purpose: z.enum(purposesOfRun).optional(),
   /** The kind of sheet that it comes to: 2 judges by every proof; absent in runs of before, by the settings alone. */
   sheet_version: z.literal(2).optional(),
   /** Hash of a sheet that was not in order, which this run answers. */

@@ -6,3 +6,5 @@ export * from './check-event';
 export * from './settings-left';
 export * from './plate-left';
 export * from './proofs';
+export * from './purpose';
+export * from './start-error';

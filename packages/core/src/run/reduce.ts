@@ -1,18 +1,20 @@
 import { err, ok, type Result } from '../result';
 import { byOrder, type RunEvent } from './event';
 import { foldEvent } from './fold';
+import { startError, type StartError } from './start-error';
 import { openDraft, type Draft, type Run } from './run';
 
 export type RunError =
   | { readonly code: 'run.no_events' }
   | { readonly code: 'run.not_started' }
-  | { readonly code: 'run.started_twice'; readonly eventId: string };
+  | { readonly code: 'run.started_twice'; readonly eventId: string }
+  | StartError;
 
 /**
  * The run that a list of events tells of. Order of arrival does not matter; events that an
  * `undone` names count for nothing; nothing that comes after the signature changes it.
  *
- * @errors run.no_events · run.not_started · run.started_twice
+ * @errors run.no_events · run.not_started · run.started_twice, and what keeps a run from being started
  */
 export function reduceRun(events: readonly RunEvent[]): Result<Run, RunError> {
   if (events.length === 0) return err({ code: 'run.no_events' });
@@ -22,6 +24,8 @@ export function reduceRun(events: readonly RunEvent[]): Result<Run, RunError> {
   const first = starts[0];
   if (!first) return err({ code: 'run.not_started' });
   if (starts[1]) return err({ code: 'run.started_twice', eventId: starts[1].id });
+  const refused = startError(first);
+  if (refused) return err(refused);
   const draft = openDraft(first);
   for (const event of ordered) if (!withdrawn.has(event.id)) foldEvent(draft, event);
   return ok({ ...draft, eventCount: ordered.length, lamport: ordered.at(-1)!.lamport });

@@ -2,6 +2,7 @@ import { judgeOf } from '../family';
 import { gaugeFitness, guardedVerdict } from '../gauge';
 import { err, ok, type Result } from '../result';
 import {
+  isPractice,
   leavesSetting,
   plateLeft,
   proofsOf,
@@ -63,7 +64,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     technician: signed.name,
     school: started.school,
     procedure_version: started.procedure_version,
-    rehearsal: started.twin !== undefined,
+    rehearsal: isPractice(started),
     started_at_ms: started.at_ms,
     signed_at_ms: signed.at_ms,
     plate: plateLeft(run),

@@ -1,6 +1,12 @@
 import { z } from 'zod';
 
-export const idSchema = z.string().min(1).max(64);
+/** No control characters, and no name that a plain object has by itself. */
+export const idSchema = z
+  .string()
+  .min(1)
+  .max(64)
+  .regex(/^\P{Cc}+$/u)
+  .refine((id) => !(id in {}), 'a name of the language itself');
 export const finiteSchema = z.number().min(-1e12).max(1e12);
 export const roleSchema = z.enum(['inlet', 'outlet']);
 export const reasonSchema = z.string().min(1).max(400);

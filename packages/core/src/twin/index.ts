@@ -1,5 +1,6 @@
 export * from './twin';
 export * from './replay';
+export * from './as-record';
 export * from './rehearse';
 export * from './hand';
 export * from './line-twin';

@@ -45,4 +45,28 @@ export const migrations: readonly Migration[] = [
     up: ({ context }) =>
       run(context, [`CREATE TABLE systems (id TEXT PRIMARY KEY, body TEXT NOT NULL)`]),
   },
+  {
+    // Practice is no evidence of a valve: it stands in no chain.
+    name: '0003-practice',
+    up: ({ context }) =>
+      run(context, [
+        `CREATE TABLE practice_sheets (id TEXT PRIMARY KEY, valve_id TEXT NOT NULL REFERENCES valves(id),
+           run_id TEXT NOT NULL UNIQUE REFERENCES runs(id), hash TEXT NOT NULL,
+           signed_at_ms INTEGER NOT NULL, body TEXT NOT NULL)`,
+        ...appendOnly('practice_sheets'),
+      ]),
+  },
+  {
+    // REPLACE deletes without asking the triggers on DELETE: a key that exists is refused before it.
+    name: '0004-no-replacing',
+    up: ({ context }) =>
+      run(
+        context,
+        (['events', 'sheets', 'practice_sheets'] as const).map(
+          (table) => `CREATE TRIGGER ${table}_no_replace BEFORE INSERT ON ${table}
+            WHEN EXISTS (SELECT 1 FROM ${table} WHERE id = NEW.id)
+            BEGIN SELECT RAISE(ABORT, '${table} is append-only'); END`,
+        ),
+      ),
+  },
 ];

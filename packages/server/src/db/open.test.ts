@@ -1,7 +1,11 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { openStore, type Store } from './open';
+import { QueryTypes } from 'sequelize';
+import { demoValves } from '../seed/valves';
+import { seedFile } from '../seed/seed-file';
+import { migrations } from './migrations';
+import { NewerDatabase, openStore, type Store } from './open';
 
 const folder = mkdtempSync(join(tmpdir(), 'holvek-store-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -57,4 +61,74 @@ describe.each([
     const [rows] = await store.sequelize.query('PRAGMA synchronous');
     expect(rows).toEqual([{ synchronous: 2 }]);
   });
+});
+
+describe('a file that is opened', () => {
+  const tablesOf = async ({ sequelize }: Store) =>
+    (
+      await sequelize.query<{ name: string }>(
+        "SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name",
+        { type: QueryTypes.SELECT },
+      )
+    ).map(({ name }) => name);
+
+  test('is for its owner alone', async () => {
+    const file = join(folder, 'own/store.sqlite');
+    await (await openStore(file)).close();
+    expect(statSync(file).mode & 0o777).toBe(0o600);
+    expect(statSync(join(folder, 'own')).mode & 0o777).toBe(0o700);
+  });
+
+  test('has a migration whole or not at all, and goes on where it was cut off', async () => {
+    const file = join(folder, 'cut.sqlite');
+    const whole = await openStore(file);
+    const wanted = await tablesOf(whole);
+    // As a start leaves it that was killed before the second migration: a stranger stands in its way.
+    for (const table of ['events', 'sheets'])
+      await whole.sequelize.query(`DROP TRIGGER ${table}_no_replace`);
+    await whole.sequelize.query('DROP TABLE systems');
+    await whole.sequelize.query('DROP TABLE practice_sheets');
+    await whole.sequelize.query(`DELETE FROM "SequelizeMeta" WHERE name > '0001-first-tables'`);
+    await whole.sequelize.query('CREATE TABLE practice_sheets (id TEXT)');
+    await whole.close();
+    await expect(openStore(file)).rejects.toThrow(/practice_sheets/);
+    const { Sequelize } = await import('sequelize');
+    const plain = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
+    const [lines] = await plain.query('SELECT name FROM "SequelizeMeta" ORDER BY name');
+    expect(lines).toEqual([{ name: '0001-first-tables' }, { name: '0002-systems' }]);
+    await plain.query('DROP TABLE practice_sheets');
+    await plain.close();
+    const mended = await openStore(file);
+    expect(await tablesOf(mended)).toEqual(wanted);
+    await mended.close();
+  });
+
+  test('is refused with words when a newer version has made it', async () => {
+    const file = join(folder, 'newer.sqlite');
+    const store = await openStore(file);
+    await store.sequelize.query(`INSERT INTO "SequelizeMeta" (name) VALUES ('9999-from-tomorrow')`);
+    await store.close();
+    await expect(openStore(file)).rejects.toThrow(NewerDatabase);
+    await expect(openStore(file)).rejects.toThrow(/9999-from-tomorrow.*Nothing was changed/u);
+  });
+
+  test('has every migration in its ledger once', async () => {
+    const store = await openStore(join(folder, 'ledger.sqlite'));
+    const [lines] = await store.sequelize.query('SELECT name FROM "SequelizeMeta" ORDER BY name');
+    expect(lines).toEqual(migrations.map(({ name }) => ({ name })));
+    await store.close();
+  });
+});
+
+describe('a demo file', () => {
+  test('is made beside its place: what a start that was cut off has left does not matter', async () => {
+    const file = join(folder, 'demo.sqlite');
+    writeFileSync(`${file}.seeding`, 'half of a database');
+    expect(await seedFile(file, { now: Date.UTC(2026, 10, 24) })).toBe(true);
+    expect(existsSync(`${file}.seeding`)).toBe(false);
+    const store = await openStore(file);
+    expect(await store.tables.valves.count()).toBe(demoValves.length);
+    await store.close();
+    expect(await seedFile(file, { now: Date.UTC(2026, 10, 24) })).toBe(false);
+  }, 60_000);
 });

@@ -1,8 +1,8 @@
-import { mkdirSync } from 'node:fs';
+import { chmodSync, mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
-import { Umzug, SequelizeStorage } from 'umzug';
+import { Umzug } from 'umzug';
 import { migrations } from './migrations';
 import { defineTables, type Tables } from './tables';
 
@@ -23,19 +23,27 @@ const pragmas = [
   'synchronous = FULL',
 ];
 
-/** Opens the database file (or ':memory:'), with every migration applied. */
+/** The database was made by a version that came after this one. */
+export class NewerDatabase extends Error {
+  constructor(file: string, unknown: readonly string[]) {
+    super(
+      `${file} was made by a newer Holvek (${unknown.join(', ')}). ` +
+        'Nothing was changed: start the newer version, or give another file.',
+    );
+  }
+}
+
+/**
+ * Opens the database file (or ':memory:'), with every migration applied. Each is whole or not there,
+ * whenever the power goes.
+ *
+ * @throws NewerDatabase
+ */
 export async function openStore(file: string): Promise<Store> {
-  if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true });
+  if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   const sequelize = await connect(file);
-  const umzug = new Umzug({
-    migrations: migrations.map(({ name, up }) => ({
-      name,
-      up: () => up({ context: sequelize.getQueryInterface() }),
-    })),
-    storage: new SequelizeStorage({ sequelize }),
-    logger: undefined,
-  });
-  await umzug.up();
+  if (file !== ':memory:') chmodSync(file, 0o600);
+  await migrate(sequelize, file);
   // A database in memory has one connection; a file has a second one that only writes.
   const writer = file === ':memory:' ? sequelize : await connect(file);
   const writing = defineTables(writer);
@@ -67,6 +75,36 @@ async function connect(file: string): Promise<Sequelize> {
   });
   for (const pragma of pragmas) await sequelize.query(`PRAGMA ${pragma}`);
   return sequelize;
+}
+
+const ledger = '"SequelizeMeta"';
+
+/** Applies what is missing; a migration and its line in the ledger are one transaction. */
+async function migrate(sequelize: Sequelize, file: string): Promise<void> {
+  await sequelize.query(`CREATE TABLE IF NOT EXISTS ${ledger} (name VARCHAR(255) PRIMARY KEY)`);
+  const executed = async () => {
+    const [rows] = await sequelize.query(`SELECT name FROM ${ledger} ORDER BY name`);
+    return (rows as { name: string }[]).map(({ name }) => name);
+  };
+  const known = new Set(migrations.map(({ name }) => name));
+  const unknown = (await executed()).filter((name) => !known.has(name));
+  if (unknown.length > 0) throw new NewerDatabase(file, unknown);
+  const umzug = new Umzug({
+    migrations: migrations.map(({ name, up }) => ({
+      name,
+      up: () =>
+        inTransaction(sequelize, async () => {
+          await up({ context: sequelize.getQueryInterface() });
+          await sequelize.query(`INSERT INTO ${ledger} (name) VALUES (?)`, {
+            replacements: [name],
+          });
+        }),
+    })),
+    // Each migration writes its own line, within its transaction.
+    storage: { executed, logMigration: async () => {}, unlogMigration: async () => {} },
+    logger: undefined,
+  });
+  await umzug.up();
 }
 
 /** By hand, because Sequelize opens a new connection for every transaction on SQLite. */

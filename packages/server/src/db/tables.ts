@@ -39,6 +39,17 @@ export type Tables = {
       body: string;
     }>
   >;
+  /** Practice, kept apart: in no chain. */
+  readonly practice: ModelStatic<
+    Stored<{
+      id: string;
+      valve_id: string;
+      run_id: string;
+      hash: string;
+      signed_at_ms: number;
+      body: string;
+    }>
+  >;
 };
 
 // Sequelize writes into the objects it is given: each column needs its own.
@@ -76,6 +87,14 @@ export function defineTables(sequelize: Sequelize): Tables {
     sheets: define('sheets', {
       id: id(),
       seq: integer(),
+      valve_id: text(),
+      run_id: text(),
+      hash: text(),
+      signed_at_ms: integer(),
+      body: text(),
+    }),
+    practice: define('practice_sheets', {
+      id: id(),
       valve_id: text(),
       run_id: text(),
       hash: text(),

@@ -1,4 +1,5 @@
 import {
+  asRecord,
   defaultHouseRules,
   procedureOf,
   rehearse,
@@ -36,14 +37,15 @@ function runEvents(tag: string, id: string) {
     at_ms: now,
     lamport: 1,
   } as EventOf<'started'>;
-  return rehearse({
+  const { events } = rehearse({
     started,
     runId: id,
     twin: twinOf(base)!,
     author: 'Ines',
     startAtMs: now,
     newId: () => `${id}-${++n}`,
-  }).events;
+  });
+  return asRecord(events);
 }
 
 describe('runs by points, bands and flames on the server', () => {

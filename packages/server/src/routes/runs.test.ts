@@ -137,6 +137,50 @@ describe('the log of a run', () => {
     20_000,
   );
 
+  test('an id that another run has used, or that had other words, is refused and not dropped', async () => {
+    await post(server, events.slice(0, 3));
+    const other = { ...events[0]!, run_id: 'run-b' };
+    const elsewhere = await post(server, [other], 'run-b');
+    expect(elsewhere.status).toBe(409);
+    expect(((await elsewhere.json()) as { error: { detail: Ingested } }).error.detail).toEqual({
+      stored: [],
+      refused: [{ id: other.id, code: 'event.id_taken' }],
+    });
+    expect((await server.get('/runs/run-b')).status).toBe(404);
+    const reworded = await post(server, [events[1], { ...events[2], author: 'Somebody else' }]);
+    expect(((await reworded.json()) as { error: { detail: Ingested } }).error.detail).toEqual({
+      stored: [events[1]!.id],
+      refused: [{ id: events[2]!.id, code: 'event.id_taken' }],
+    });
+    expect((await runRow(server)).events[2]!.author).toBe(events[2]!.author);
+  });
+
+  test.each([
+    ['a version of the steps that comes later', { procedure_version: 99 }, 'run.unknown_procedure'],
+    ['a way of setting that is not known', { school: 'by_ear' }, 'run.unknown_school'],
+  ])('%s is refused with its code, and nothing breaks', async (_, over, code) => {
+    const answer = await post(server, [{ ...events[0], ...over }, events[1]]);
+    expect(answer.status).toBe(409);
+    expect(await codeOf(answer)).toBe(code);
+    expect((await server.get('/runs/run-a')).status).toBe(404);
+    expect(server.faults).toEqual([]);
+  });
+
+  test.each([
+    ['an adjuster called constructor', { type: 'turned', adjuster: 'constructor', turns: 1 }],
+    ['a step called toString', { type: 'step_done', step_id: 'toString' }],
+    ['an answer called __proto__', { type: 'observed', key: '__proto__', value: 'yes' }],
+    ['an id with a NUL in it', { type: 'step_done', step_id: 'as_\u0000found' }],
+    ['an id with a line break', { type: 'open_end_closed', open_end: 'cap\noff' }],
+  ])('%s is refused at the door', async (_, over) => {
+    const { id, run_id, author, at_ms, lamport } = events[1]!;
+    const bad = { id, run_id, author, at_ms, lamport, ...over };
+    const answer = await post(server, [events[0], bad]);
+    expect(answer.status).toBe(400);
+    expect(await codeOf(answer)).toBe('request.invalid');
+    expect(server.faults).toEqual([]);
+  });
+
   test('many phones at once lose nothing', async () => {
     await post(server, [events[0]]);
     await Promise.all(events.slice(1, 21).map((event) => post(server, [event])));
@@ -155,7 +199,11 @@ describe('a real file', () => {
     const second = await testServer(file);
     expect(await sheets(second)).toEqual([before]);
     for (const table of ['events', 'sheets'])
-      for (const sql of [`UPDATE ${table} SET body = '{}'`, `DELETE FROM ${table}`])
+      for (const sql of [
+        `UPDATE ${table} SET body = '{}'`,
+        `DELETE FROM ${table}`,
+        `INSERT OR REPLACE INTO ${table} SELECT * FROM ${table} LIMIT 1`,
+      ])
         await expect(second.store.sequelize.query(sql)).rejects.toMatchObject({
           parent: { message: expect.stringContaining('append-only') },
         });

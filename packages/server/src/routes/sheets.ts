@@ -13,7 +13,7 @@ import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import { sheetPdf } from '../sheet/pdf/sheet-pdf';
-import { fileSheet, latestSheets, sheetById, sheetsOf } from '../sheet/shelf';
+import { fileSheet, latestPractice, latestSheets, sheetById, sheetsOf } from '../sheet/shelf';
 
 const revision = z.object({
   why: z.string().min(3).max(2000),
@@ -22,7 +22,8 @@ const revision = z.object({
 
 const fileName = ({ body }: Sheet, ending: string) => {
   const tag = body.valve_tag.replace(/[^\w-]+/gu, '_');
-  return `${tag}-${new Date(body.signed_at_ms).toISOString().slice(0, 10)}-r${body.revision}.${ending}`;
+  const kind = body.rehearsal ? 'PRACTICE-' : '';
+  return `${kind}${tag}-${new Date(body.signed_at_ms).toISOString().slice(0, 10)}-r${body.revision}.${ending}`;
 };
 
 /** Signed sheets: read, downloaded, corrected by a new revision; never changed. */
@@ -73,6 +74,9 @@ export function sheetRoutes(store: Store, fontFolder: string) {
     .openapi(getRoute('/sheets', 'Latest sheets first', z.array(sheetSchema)), async (c) =>
       c.json(await latestSheets(store, 500), 200),
     )
+    .openapi(getRoute('/practice', 'Latest practice first', z.array(sheetSchema)), async (c) =>
+      c.json(await latestPractice(store, 200), 200),
+    )
     .openapi(getRoute('/sheets/{id}', 'One sheet', sheetSchema), async (c) =>
       c.json(await find(c.req.param('id')), 200),
     )
@@ -83,6 +87,7 @@ export function sheetRoutes(store: Store, fontFolder: string) {
       }),
       async (c) => {
         const sheet = await find(c.req.param('id'));
+        if (sheet.body.rehearsal) throw new Problem(409, 'sheet.is_practice');
         const { why, notes } = c.req.valid('json');
         const later = (await sheetsOf(store, sheet.body.valve_id)).some(
           ({ body }) => body.corrects?.hash === sheet.hash,

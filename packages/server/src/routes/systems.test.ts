@@ -1,4 +1,5 @@
 import {
+  asRecord,
   defaultHouseRules,
   rehearse,
   sheetSchema,
@@ -121,10 +122,44 @@ describe('what a run has changed', () => {
       newId: () => `${id}-${++n}`,
     }).events;
   };
+  test('is practice where a twin was used: nothing is learned, and no chain begins', async () => {
+    await server.send('PUT', `/valves/${demo.id}`, demo);
+    const answer = await server.send('POST', '/runs/bsv-p/events', {
+      events: runEvents(demo, 'bsv-p'),
+    });
+    const { sheetId } = (await answer.json()) as { sheetId: string };
+    expect(await (await server.get(`/valves/${demo.id}`)).json()).toEqual(demo);
+    expect(await (await server.get(`/valves/${demo.id}/sheets`)).json()).toEqual([]);
+    expect(await (await server.get('/sheets')).json()).toEqual([]);
+    expect(await (await server.get(`/valves/${demo.id}/verify`)).json()).toEqual({ sheets: 0 });
+    for (const path of ['/practice', `/valves/${demo.id}/practice`]) {
+      const [practice] = sheetSchema.array().parse(await (await server.get(path)).json());
+      expect(practice).toMatchObject({ id: sheetId, body: { rehearsal: true } });
+      expect(practice!.body.previous_hash).toBeNull();
+    }
+    const pdf = await server.get(`/sheets/${sheetId}.pdf`);
+    expect(pdf.headers.get('content-disposition')).toContain('PRACTICE-BSV-02');
+    const revised = await server.send('POST', `/sheets/${sheetId}/revisions`, {
+      why: 'Not a record',
+      notes: [],
+    });
+    expect(revised.status).toBe(409);
+    expect(await revised.json()).toMatchObject({ error: { code: 'sheet.is_practice' } });
+  });
+
+  test('cannot be a record of a real valve where a twin was used', async () => {
+    const [started, ...rest] = runEvents(demo, 'bsv-x');
+    const events = [{ ...started, purpose: 'record' }, ...rest];
+    const answer = await server.send('POST', '/runs/bsv-x/events', { events });
+    expect(answer.status).toBe(409);
+    expect(await answer.json()).toMatchObject({ error: { code: 'run.record_on_twin' } });
+    expect((await server.get('/runs/bsv-x')).status).toBe(404);
+  });
+
   test('is learned by the register: the spring that is in now', async () => {
     await server.send('PUT', `/valves/${demo.id}`, demo);
     const answer = await server.send('POST', '/runs/bsv-a/events', {
-      events: runEvents(demo, 'bsv-a'),
+      events: asRecord(runEvents(demo, 'bsv-a')),
     });
     expect(answer.status).toBe(200);
     const [sheet] = sheetSchema

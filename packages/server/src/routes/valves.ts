@@ -13,7 +13,7 @@ import type { Store } from '../db/open';
 import { Problem } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
-import { sheetsOf } from '../sheet/shelf';
+import { chainOf, latestPractice, sheetsOf } from '../sheet/shelf';
 import { documentsOf } from './documents';
 
 /** The register: valves one by one, as CSV both ways, and the check of a valve's chain of sheets. */
@@ -70,10 +70,17 @@ export function valveRoutes(store: Store) {
       },
     )
     .openapi(
-      getRoute('/valves/{id}/sheets', 'Sheets of a valve, first to last', z.array(sheetSchema)),
+      getRoute('/valves/{id}/sheets', 'Records of a valve, first to last', z.array(sheetSchema)),
       async (c) => {
         await valves.get(c.req.param('id'));
         return c.json(await sheetsOf(store, c.req.param('id')), 200);
+      },
+    )
+    .openapi(
+      getRoute('/valves/{id}/practice', 'Practice on a valve, latest first', z.array(sheetSchema)),
+      async (c) => {
+        await valves.get(c.req.param('id'));
+        return c.json(await latestPractice(store, 100, c.req.param('id')), 200);
       },
     )
     .openapi(
@@ -84,7 +91,7 @@ export function valveRoutes(store: Store) {
       ),
       async (c) => {
         await valves.get(c.req.param('id'));
-        const verdict = verifyChain(await sheetsOf(store, c.req.param('id')));
+        const verdict = verifyChain(await chainOf(store, c.req.param('id')));
         if (!verdict.ok) throw new Problem(409, verdict.error.code, verdict.error);
         return c.json({ sheets: verdict.value }, 200);
       },

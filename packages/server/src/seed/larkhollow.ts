@@ -1,4 +1,5 @@
 import {
+  asRecord,
   defaultHouseRules,
   isInstrument,
   procedureOf,
@@ -75,13 +76,14 @@ async function makeHistory(
     const startAtMs = now - daysAgo * DAY + visit * 5_400_000;
     const isLast = visit === demo.visits.length - 1;
     const condemnedBy = isLast ? demo.condemnedBy : undefined;
-    const { events } = await rehearseVisit(store, demo, {
+    const { events: rehearsed } = await rehearseVisit(store, demo, {
       visit,
       found,
       startAtMs,
       gauges,
       condemnedBy,
     });
+    const events = asRecord(rehearsed);
     const result = await ingest(store, events[0]!.run_id, events);
     if (!result.sheetId) throw new Error(`history of ${demo.valve.tag} made no sheet`);
     const sheets = await sheetsOf(store, demo.valve.id);
@@ -99,7 +101,7 @@ async function makeHistory(
       gauges,
       stopAfterTurns: 1,
     });
-    await ingest(store, left.run.id, left.events);
+    await ingest(store, left.run.id, asRecord(left.events));
   }
 }
 

@@ -1,6 +1,7 @@
 import {
   freezeSheet,
   hashOf,
+  isPractice,
   sheetSchema,
   unwrap,
   valveAfter,
@@ -9,6 +10,7 @@ import {
   type Sheet,
   type SheetBody,
 } from '@holvek/core';
+import { and, literal } from 'sequelize';
 import type { Store } from '../db/open';
 import type { Tables } from '../db/tables';
 
@@ -16,8 +18,8 @@ type Row = { readonly id: string; readonly hash: string; readonly body: string }
 const toSheet = ({ id, hash, body }: Row): Sheet =>
   sheetSchema.parse({ id, hash, body: JSON.parse(body) });
 
-/** Sheets of a valve, first to last. */
-export async function sheetsOf(store: Store, valveId: string): Promise<Sheet[]> {
+/** The whole chain of a valve, first to last; chains of before hold practice too. */
+export async function chainOf(store: Store, valveId: string): Promise<Sheet[]> {
   const rows = await store.tables.sheets.findAll({
     where: { valve_id: valveId },
     order: [['seq', 'ASC']],
@@ -25,9 +27,16 @@ export async function sheetsOf(store: Store, valveId: string): Promise<Sheet[]> 
   return rows.map(toSheet);
 }
 
-/** Latest sheets of all valves first; at most `most`. */
+const isRecord = ({ body }: Sheet): boolean => !body.rehearsal;
+
+/** Records of a valve, first to last. */
+export const sheetsOf = async (store: Store, valveId: string): Promise<Sheet[]> =>
+  (await chainOf(store, valveId)).filter(isRecord);
+
+/** Latest records of all valves first; at most `most`. */
 export async function latestSheets(store: Store, most: number): Promise<Sheet[]> {
   const rows = await store.tables.sheets.findAll({
+    where: literal("body ->> '$.rehearsal' = 0"),
     order: [
       ['signed_at_ms', 'DESC'],
       ['seq', 'DESC'],
@@ -37,9 +46,36 @@ export async function latestSheets(store: Store, most: number): Promise<Sheet[]>
   return rows.map(toSheet);
 }
 
+/** Practice, latest first, that of before too; of one valve where it is named. */
+export async function latestPractice(
+  store: Store,
+  most: number,
+  valveId?: string,
+): Promise<Sheet[]> {
+  const own = valveId === undefined ? {} : { valve_id: valveId };
+  const page = { order: [['signed_at_ms', 'DESC']] as [string, string][], limit: most };
+  const [kept, before] = await Promise.all([
+    store.tables.practice.findAll({ where: own, ...page }),
+    store.tables.sheets.findAll({
+      where: and(own, literal("body ->> '$.rehearsal' = 1")),
+      ...page,
+    }),
+  ]);
+  return [...kept, ...before]
+    .map(toSheet)
+    .sort((a, b) => b.body.signed_at_ms - a.body.signed_at_ms)
+    .slice(0, most);
+}
+
 export async function sheetById(store: Store, id: string): Promise<Sheet | undefined> {
-  const row = await store.tables.sheets.findByPk(id);
+  const { sheets, practice } = store.tables;
+  const row = (await sheets.findByPk(id)) ?? (await practice.findByPk(id));
   return row ? toSheet(row) : undefined;
+}
+
+function sheetFrom(body: SheetBody): Sheet {
+  const hash = hashOf(body);
+  return { id: hash.slice(0, 24), hash, body };
 }
 
 /** Adds a body to the end of its valve's chain. `build` is given the hash it must follow. */
@@ -53,8 +89,8 @@ export async function fileSheet(
     order: [['seq', 'DESC']],
   });
   const body = build(last?.hash ?? null);
-  const hash = hashOf(body);
-  const sheet: Sheet = { id: hash.slice(0, 24), hash, body };
+  const sheet = sheetFrom(body);
+  const { hash } = sheet;
   await tables.sheets.create({
     id: sheet.id,
     seq: (last?.seq ?? 0) + 1,
@@ -67,14 +103,33 @@ export async function fileSheet(
   return sheet;
 }
 
-/** Freezes a signed run onto its valve's chain, and lets the register learn what the run has changed. */
+/**
+ * Freezes a signed run. A record goes onto its valve's chain, and the register learns what the run has
+ * changed; practice is kept apart and teaches nothing.
+ */
 export async function fileRun(tables: Tables, run: Run): Promise<Sheet> {
   const valveId = run.started.valve_id;
+  if (isPractice(run.started)) return filePractice(tables, unwrap(freezeSheet(run, null)));
   const sheet = await fileSheet(tables, valveId, (previous) => unwrap(freezeSheet(run, previous)));
   const row = await tables.valves.findByPk(valveId, { raw: true });
   if (row) {
     const after = valveAfter(valveSchema.parse(JSON.parse(row.body)), sheet);
     await tables.valves.update({ body: JSON.stringify(after) }, { where: { id: valveId } });
   }
+  return sheet;
+}
+
+async function filePractice(tables: Tables, body: SheetBody): Promise<Sheet> {
+  const sheet = sheetFrom(body);
+  const { valve_id, run_id, signed_at_ms } = body;
+  const { id, hash } = sheet;
+  await tables.practice.create({
+    id,
+    valve_id,
+    run_id,
+    hash,
+    signed_at_ms,
+    body: JSON.stringify(body),
+  });
   return sheet;
 }

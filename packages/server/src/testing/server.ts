@@ -1,4 +1,5 @@
 import {
+  asRecord,
   defaultHouseRules,
   rehearse,
   startDraft,
@@ -41,8 +42,14 @@ export async function testServer(file = ':memory:'): Promise<TestServer> {
   return { store, app, get: async (path) => app.request(`/api${path}`), send, faults };
 }
 
-/** A whole run of the valve, as a phone would have written it. */
+/** A whole run of the valve as a phone would have written it: a record, its readings given by hand. */
 export function wholeRun(runId: string, seed = 1, stopBefore?: string): Rehearsal {
+  const practice = wholePractice(runId, seed, stopBefore);
+  return { ...practice, events: asRecord(practice.events) };
+}
+
+/** The same as practice on its twin. */
+export function wholePractice(runId: string, seed = 1, stopBefore?: string): Rehearsal {
   const started = startDraft(valve, {
     school: 'from_zero',
     gauges: { inlet: gauges[0]!, outlet: gauges[1]! },

@@ -111,6 +111,9 @@ export default function ValveScreen() {
       ) : null}
       <PlateCard valve={valve} sheets={own} />
       <DeviceCard valve={valve} />
+      <WordButton onPress={() => router.push(`/valves/${valve.id}/start?practice=1` as Href)}>
+        practise on its twin
+      </WordButton>
       <WordButton onPress={() => router.push(`/bench?valve=${valve.id}` as Href)}>
         sums on the bench
       </WordButton>

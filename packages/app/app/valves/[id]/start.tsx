@@ -29,15 +29,13 @@ import { sheetsOfValve } from '@/valve/valve-state';
 import { eventTrouble, findingWords, plateTrouble } from '@/words/trouble';
 import { today } from '@/ui/local-day';
 
-type LinkKind = 'twin' | 'typed';
-
 /** Before a run: which gauges, which way, who. Everything has a good default. */
 export default function StartScreen() {
-  const { id } = useLocalSearchParams<{ id: string }>();
+  const { id, practice } = useLocalSearchParams<{ id: string; practice?: string }>();
   const valve = useValves().data?.find((each) => each.id === id);
   const gauges = useGauges().data;
   if (!valve || !gauges) return <Loading what="Fetching valve and gauges" />;
-  return <StartForm valve={valve} gauges={gauges} />;
+  return <StartForm valve={valve} gauges={gauges} isPractice={practice === '1'} />;
 }
 
 /** Sides that need a gauge, the judging one first; the others are only watched. */
@@ -52,9 +50,11 @@ function sidesOf(valve: Valve): readonly { readonly side: Side; readonly judges:
 function StartForm({
   valve,
   gauges,
+  isPractice,
 }: {
   readonly valve: Valve;
   readonly gauges: readonly Gauge[];
+  readonly isPractice: boolean;
 }) {
   const router = useRouter();
   const units = useUnits();
@@ -68,7 +68,6 @@ function StartForm({
   const sides = sidesOf(valve);
   const fitness = (side: Side) => (gauge: Gauge) => fitnessFor(gauge, valve, side, rules, today());
   const [school, setSchool] = useState(schools[0]!.id);
-  const [kind, setKind] = useState<LinkKind>('twin');
   const [name, setName] = useState(technician);
   const [chosen, setChosen] = useState<Partial<Record<Side, string>>>(() =>
     firstChoice(gauges, valve, sides, fitness),
@@ -93,7 +92,7 @@ function StartForm({
       gauges: Object.fromEntries(sides.map(({ side }) => [side, gaugeAt(side)!])),
       rules,
       sheets: sheetsOfValve(sheets, valve.id),
-      ...(kind === 'twin' ? { twin } : {}),
+      ...(isPractice ? { twin } : {}),
     });
     const begun = await shelf.begin(draft, name.trim());
     if (typeof begun === 'string') router.replace(`/runs/${begun}`);
@@ -101,7 +100,8 @@ function StartForm({
   };
   return (
     <Screen
-      title={`Start ${valve.tag}`}
+      title={isPractice ? `Practise on ${valve.tag}` : `Start ${valve.tag}`}
+      practice={isPractice}
       under={`${valve.name} · ${aimWords(valve, units)}`}
       back
       footer={
@@ -124,15 +124,11 @@ function StartForm({
         maxLength={80}
         hint="Stands on every entry and on the sheet."
       />
-      <Choice
-        label="Readings from"
-        value={kind}
-        onChange={setKind}
-        options={[
-          { value: 'twin', say: 'Simulated gauge, linked' },
-          { value: 'typed', say: 'Hand-held gauge, typed' },
-        ]}
-      />
+      <Muted>
+        {isPractice
+          ? 'Against its simulated twin, with a gauge that reads itself. Nothing of it counts.'
+          : 'A record of the real valve: every reading is typed from the gauges below.'}
+      </Muted>
       {schools.length > 1 ? (
         <Choice
           label="How"

@@ -15,6 +15,7 @@ export const ink = {
   brassSoft: '#F6E7C8',
   stop: '#B8341E',
   stopSoft: '#F8DDD5',
+  slate: '#33566B',
 } as const;
 
 export const toneInk: Readonly<Record<Tone, string>> = {

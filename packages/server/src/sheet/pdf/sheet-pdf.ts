@@ -33,9 +33,28 @@ export async function sheetPdf(sheet: Sheet, fontFolder: string): Promise<Uint8A
   for (const block of told.blocks) drawBlock(doc, flow, block);
   signature(doc, flow, sheet);
   pageFeet(doc, sheet);
+  if (told.headline.isPractice) practiceBands(doc);
   doc.end();
   await ended;
   return new Uint8Array(Buffer.concat(chunks));
+}
+
+/** Across the head of every page: nobody may take it for a record. */
+function practiceBands(doc: Doc) {
+  const { start, count } = doc.bufferedPageRange();
+  for (let i = start; i < start + count; i++) {
+    doc.switchToPage(i);
+    doc.rect(0, 0, doc.page.width, 20).fill(ink.slate);
+    doc
+      .font('bold')
+      .fontSize(11)
+      .fillColor('#FFFFFF')
+      .text('PRACTICE: a simulated valve, no record', 0, 4, {
+        width: doc.page.width,
+        align: 'center',
+        lineBreak: false,
+      });
+  }
 }
 
 function heading(doc: Doc, flow: Flow, { headline, figures, words }: Report, { body }: Sheet) {
@@ -58,11 +77,6 @@ function heading(doc: Doc, flow: Flow, { headline, figures, words }: Report, { b
     .fontSize(11)
     .fillColor(toneInk[headline.tone])
     .text(headline.verdict, x + WIDTH - 150, y + 3, { width: 150, align: 'center' });
-  if (headline.isPractice)
-    doc
-      .fontSize(10)
-      .fillColor(ink.brass)
-      .text('Against the simulated gauge', x + WIDTH - 200, y + 32, { width: 200, align: 'right' });
   figures.forEach(({ label, value, tone = 'plain' }, i) => {
     const at = x + (i * WIDTH) / figures.length;
     doc

@@ -34,7 +34,6 @@ const toSplit = {
     'packages/app/src/ladder/line-rehearsal.tsx',
     'packages/app/src/ladder/rule-sheet.tsx',
     'packages/app/src/ladder/rung-sheet.tsx',
-    'packages/app/src/run/run-screen.tsx',
     'packages/app/src/settings/house-rules-form.tsx',
     'packages/app/src/step/capture/cycle-chart.tsx',
     'packages/app/src/step/capture/log-sheet.tsx',

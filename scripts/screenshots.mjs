@@ -15,23 +15,23 @@ const run = '/runs/prv-07-visit-3';
 const pictures = [
   { name: 'round', path: '/' },
   { name: 'valve', path: '/valves/prv-12' },
-  { name: 'run-set', path: run, until: settled },
-  { name: 'run-set-dark', path: run, theme: 'dark', until: settled },
-  { name: 'run-set-wide', path: run, size: wide, until: settled },
+  { name: 'run-set', path: run, until: nextMove },
+  { name: 'run-set-dark', path: run, theme: 'dark', until: nextMove },
+  { name: 'run-set-wide', path: run, size: wide, until: nextMove },
   { name: 'run-deaf', path: run, until: deaf },
-  { name: 'run-prove', path: run, until: prove },
+  { name: 'run-prove', path: '/valves/prv-07/start?practice=1', until: prove },
   { name: 'ladder', path: '/ladder/hpu-01', until: picture },
   { name: 'ladder-wide', path: '/ladder/hpu-01', size: wide, until: picture },
-  { name: 'cracking', path: '/valves/rv-11/start', until: cracking },
-  { name: 'points', path: '/valves/pos-21/start', until: pointTable },
-  { name: 'zero-span', path: '/valves/pos-21/start', until: zeroSpan },
-  { name: 'edges', path: '/valves/bp-15/start', until: edges },
+  { name: 'cracking', path: '/valves/rv-11/start?practice=1', until: cracking },
+  { name: 'points', path: '/valves/pos-21/start?practice=1', until: pointTable },
+  { name: 'zero-span', path: '/valves/pos-21/start?practice=1', until: zeroSpan },
+  { name: 'edges', path: '/valves/bp-15/start?practice=1', until: edges },
   { name: 'bench', path: '/bench' },
   { name: 'bench-wide', path: '/bench/signal?valve=pos-22', size: wide },
   { name: 'tuning', path: '/bench/tuning', until: tuning },
   { name: 'gauges', path: '/gauges' },
   { name: 'sheet', path: '/sheets', until: firstSheet },
-  { name: 'self-tune', path: '/valves/ep-04/start', until: selfTune },
+  { name: 'self-tune', path: '/valves/ep-04/start?practice=1', until: selfTune },
 ];
 
 await install();
@@ -155,7 +155,6 @@ async function pointTable(page) {
 
 async function zeroSpan(page) {
   await walk(page, () => page.getByText(/next move · span screw/).isVisible());
-  await settled(page);
 }
 
 /** An electronic pilot that swings its line, some swings in. */
@@ -207,8 +206,12 @@ async function settled(page) {
   await page.getByText(/^settled/).waitFor({ timeout: 60_000 });
 }
 
+async function nextMove(page) {
+  await page.getByTestId('next-move').waitFor();
+}
+
 async function deaf(page) {
-  await settled(page);
+  await nextMove(page);
   await page.getByRole('button', { name: 'gauge doesn’t answer' }).click();
   await page.waitForTimeout(400);
 }
@@ -221,22 +224,13 @@ async function firstSheet(page) {
   await page.getByText('hold together').waitFor();
 }
 
-/** Sets the valve by the coach's advice, ten times as fast, and watches it at no flow. */
+/** Sets a simulated valve by the coach's advice, ten times as fast, and watches it at no flow. */
 async function prove(page) {
-  await page.getByRole('button', { name: 'More about this run' }).click();
-  await page.getByRole('button', { name: /ten times faster/ }).click();
-  await page.getByRole('button', { name: 'Close', exact: true }).click();
-  for (let i = 0; i < 40 && !(await page.getByTestId('watch').isVisible()); i++) {
-    for (const id of ['in-lane', 'turned', 'confirm-step'])
-      if (await page.getByTestId(id).isVisible()) await page.getByTestId(id).click();
-    const flow = page.getByRole('button', { name: /^It is / });
-    if (await flow.isVisible()) await flow.click();
-    if (await page.getByTestId('read-gauge').isVisible()) {
-      await settled(page);
-      await page.getByTestId('read-gauge').click();
-    }
-    await page.waitForTimeout(300);
-  }
+  const flow = page.getByRole('button', { name: /^It is / });
+  await walk(page, async () => {
+    if (await flow.isVisible()) await tap(flow);
+    return page.getByTestId('watch').isVisible();
+  });
   await page.getByTestId('watch').click();
   await page.getByText('rises and levels').waitFor({ timeout: 90_000 });
   await page.getByTestId('confirm-step').waitFor({ timeout: 90_000 });

@@ -48,54 +48,12 @@ const gaugeWord = (run: Run, role: GaugeRole): string =>
 function RunPanes() {
   const { run, view, undo, canUndo } = useDesk();
   const isWide = useMedia().wide;
-  const [isListOpen, setListOpen] = useState(false);
-  const [isMenuOpen, setMenuOpen] = useState(false);
   useKeys({ u: () => canUndo && void undo() });
   if (run.status === 'signed') return <SignedRun />;
-  const { step, openEnds } = view;
-  const role = roleOf(step);
+  const { step } = view;
   const body = (
     <YStack flex={1} minHeight={0} gap="$3">
-      {isPractice(run.started) ? <PracticeBand /> : null}
-      <YStack padding="$4" paddingBottom={0} gap="$3">
-        <Head
-          title={run.started.valve_tag}
-          under={run.started.valve_name}
-          back
-          right={
-            <XStack gap="$2" alignItems="center">
-              {openEnds.length > 0 ? (
-                <Press
-                  onPress={() => setListOpen(true)}
-                  aria-label={`${openEnds.length} open ends`}
-                  minHeight={44}
-                  justifyContent="center"
-                  testID="open-ends"
-                >
-                  <Pill tone="work">{`${openEnds.length} open ${openEnds.length === 1 ? 'end' : 'ends'}`}</Pill>
-                </Press>
-              ) : null}
-              <Press
-                onPress={() => setMenuOpen(true)}
-                aria-label="More about this run"
-                minHeight={44}
-                minWidth={44}
-                alignItems="center"
-                justifyContent="center"
-              >
-                <Words fontSize="$5">⋯</Words>
-              </Press>
-            </XStack>
-          }
-        />
-        {step ? (
-          <PhaseRail
-            run={run}
-            phase={step.phase}
-            {...(role ? { note: `${gaugeWord(run, role)} ${run.gauges[role]?.tag ?? ''}` } : {})}
-          />
-        ) : null}
-      </YStack>
+      <RunHead />
       {run.status === 'abandoned' ? (
         <Card margin="$4" tone="stop">
           <Words color="$onVermilionSoft">{`Given up: ${run.abandonedBecause ?? ''}`}</Words>
@@ -104,11 +62,6 @@ function RunPanes() {
       ) : step ? (
         <StepScreen key={step.id} step={step} />
       ) : null}
-      <BottomSheet isOpen={isListOpen} title="Open ends" onClose={() => setListOpen(false)}>
-        <Words>Moved for this job. Everything goes back before anyone signs.</Words>
-        <OpenEndsList canClose={step?.kind === 'restore' || step?.kind === 'sign'} />
-      </BottomSheet>
-      <RunMenu isOpen={isMenuOpen} onClose={() => setMenuOpen(false)} />
     </YStack>
   );
   if (!isWide) return body;
@@ -119,6 +72,76 @@ function RunPanes() {
         {body}
       </YStack>
       <WideMargin />
+    </XStack>
+  );
+}
+
+/** Whose run it is, how far it has come, what stands open; the menu behind the dots. */
+function RunHead() {
+  const { run, view } = useDesk();
+  const [open, setOpen] = useState<'ends' | 'menu'>();
+  const close = () => setOpen(undefined);
+  const { step } = view;
+  const role = roleOf(step);
+  return (
+    <YStack>
+      {isPractice(run.started) ? <PracticeBand /> : null}
+      <YStack padding="$4" paddingBottom={0} gap="$3">
+        <Head
+          title={run.started.valve_tag}
+          under={run.started.valve_name}
+          back
+          right={<HeadKeys onEnds={() => setOpen('ends')} onMenu={() => setOpen('menu')} />}
+        />
+        {step ? (
+          <PhaseRail
+            run={run}
+            phase={step.phase}
+            {...(role ? { note: `${gaugeWord(run, role)} ${run.gauges[role]?.tag ?? ''}` } : {})}
+          />
+        ) : null}
+      </YStack>
+      <BottomSheet isOpen={open === 'ends'} title="Open ends" onClose={close}>
+        <Words>Moved for this job. Everything goes back before anyone signs.</Words>
+        <OpenEndsList canClose={step?.kind === 'restore' || step?.kind === 'sign'} />
+      </BottomSheet>
+      <RunMenu isOpen={open === 'menu'} onClose={close} />
+    </YStack>
+  );
+}
+
+function HeadKeys({
+  onEnds,
+  onMenu,
+}: {
+  readonly onEnds: () => void;
+  readonly onMenu: () => void;
+}) {
+  const { openEnds } = useDesk().view;
+  const ends = openEnds.length === 1 ? 'end' : 'ends';
+  return (
+    <XStack gap="$2" alignItems="center">
+      {openEnds.length > 0 ? (
+        <Press
+          onPress={onEnds}
+          aria-label={`${openEnds.length} open ends`}
+          minHeight={44}
+          justifyContent="center"
+          testID="open-ends"
+        >
+          <Pill tone="work">{`${openEnds.length} open ${ends}`}</Pill>
+        </Press>
+      ) : null}
+      <Press
+        onPress={onMenu}
+        aria-label="More about this run"
+        minHeight={44}
+        minWidth={44}
+        alignItems="center"
+        justifyContent="center"
+      >
+        <Words fontSize="$5">⋯</Words>
+      </Press>
     </XStack>
   );
 }

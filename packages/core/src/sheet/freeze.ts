@@ -78,8 +78,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
         )
       : [],
     outcome: outcomeOf(run, verdict, isWhole),
-    ...(run.condemned ? { out_of_service_because: run.condemned.reason } : {}),
-    ...(run.ended ? { ended: { why: run.ended.why, reason: run.ended.reason } } : {}),
+    ...endOf(run),
     ...(started.answers_sheet ? { answers_sheet: started.answers_sheet } : {}),
     verdict,
     ...(proofs ? { proofs: [...proofs] } : {}),
@@ -136,6 +135,12 @@ function freezeSetting(
     dots: view.dots.map(({ pressure, turns }) => ({ pressure_pa: view.sign * pressure, turns })),
   };
 }
+
+/** Why the work ended before its setting was proved. */
+const endOf = ({ condemned, ended }: Run): Partial<SheetBody> => ({
+  ...(condemned ? { out_of_service_because: condemned.reason } : {}),
+  ...(ended ? { ended: { why: ended.why, reason: ended.reason } } : {}),
+});
 
 /** What the visit came to; a sheet of version 1 does not tell a failed proof from a good one. */
 function outcomeOf(run: Run, verdict: SheetVerdict | null, tellsProofs: boolean): Outcome {

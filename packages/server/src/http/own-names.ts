@@ -1,3 +1,4 @@
+import { isIPv6 } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
 
 const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
@@ -11,7 +12,7 @@ const EVERY_ADDRESS: ReadonlySet<string> = new Set(['0.0.0.0', '::']);
  */
 export function ownNames(host: string, allowed = ''): readonly string[] {
   const addresses = Object.values(networkInterfaces()).flatMap((each) =>
-    (each ?? []).map(({ address, family }) => (family === 'IPv6' ? `[${address}]` : address)),
+    (each ?? []).map(({ address }) => (isIPv6(address) ? `[${address}]` : address)),
   );
   const given = allowed
     .split(',')

@@ -6,11 +6,15 @@ import { useDesk } from '@/run/use-desk';
 /** Readings that a linked watch takes. */
 const WANTED = 9;
 
+/** A reading that could not be taken is tried again, or the watch would never end. */
+const AGAIN_MS = 400;
+
 /** A record over time: readings taken by themselves where a gauge is linked, what they say so far. */
 export function useWatch(step: StepOf<'table'>) {
   const { add, run } = useDesk();
   const { gauge, live, takeLinked, takeTyped } = useReading(step);
   const [isAsked, setAsked] = useState(false);
+  const [missed, setMissed] = useState(0);
   const { house_rules: rules, target } = run.started;
   const taken = run.readings.filter(({ stepId }) => stepId === step.id);
   const count = taken.length;
@@ -25,10 +29,14 @@ export function useWatch(step: StepOf<'table'>) {
   useEffect(() => {
     if (!isWatching) return undefined;
     const due = start === undefined ? 0 : start + count * every * 1000 - Date.now();
-    const timer = setTimeout(() => void take.current(elapsed()), Math.max(0, due));
+    const again = missed > 0 ? AGAIN_MS : 0;
+    const timer = setTimeout(
+      () => void take.current(elapsed()).then((isTaken) => isTaken || setMissed((n) => n + 1)),
+      Math.max(again, due),
+    );
     return () => clearTimeout(timer);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- a new reading starts the next wait
-  }, [isWatching, count, start, every]);
+  }, [isWatching, count, start, every, missed]);
   const record = taken.map(({ reading, elapsed: t }) => ({ t: t ?? 0, value: reading.si }));
   const set = run.readings.findLast(({ purpose }) => purpose === 'setting')?.reading.si;
   const verdict =

@@ -87,7 +87,7 @@ test('signing is refused while something stands open, and it is named', async ({
     type: 'signed',
     name: 'Nobody',
     covers: events.length,
-    id: 'sneak-1',
+    id: `sneak-${runId}`,
     run_id: runId,
     author: 'Nobody',
     at_ms: Date.now(),

@@ -60,11 +60,22 @@ export const useVerify = (valveId: string) =>
     retry: false,
   });
 
+const useRules = () => useQuery({ queryKey: ['house-rules'], queryFn: api.houseRules });
+
 /** The owner's figures; the ordinary ones until they have been fetched. */
 export function useHouseRules(): HouseRules {
-  const { data } = useQuery({ queryKey: ['house-rules'], queryFn: api.houseRules });
-  const parsed = houseRulesSchema.safeParse(data);
+  const parsed = houseRulesSchema.safeParse(useRules().data);
   return parsed.success ? parsed.data : defaultHouseRules;
+}
+
+/**
+ * Whether what a run is started from is here: the owner's figures and the sheets before. A run keeps
+ * what it was started with, so it waits for them, unless they cannot be had.
+ */
+export function useIsReadyToStart(): boolean {
+  const rules = useRules();
+  const sheets = useSheets();
+  return !rules.isPending && !sheets.isPending;
 }
 
 /** A change on the server, after which what it touches is fetched anew. */

@@ -13,7 +13,7 @@ import {
   type Valve,
 } from '@holvek/core';
 import { YStack } from 'tamagui';
-import { useGauges, useHouseRules, useSheets, useValves } from '@/data/queries';
+import { useGauges, useHouseRules, useIsReadyToStart, useSheets, useValves } from '@/data/queries';
 import { shelf } from '@/data/store';
 import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
 import { changePreferences, usePreferences } from '@/settings/preferences';
@@ -34,7 +34,8 @@ export default function StartScreen() {
   const { id, practice } = useLocalSearchParams<{ id: string; practice?: string }>();
   const valve = useValves().data?.find((each) => each.id === id);
   const gauges = useGauges().data;
-  if (!valve || !gauges) return <Loading what="Fetching valve and gauges" />;
+  const isReady = useIsReadyToStart();
+  if (!valve || !gauges || !isReady) return <Loading what="Fetching valve and gauges" />;
   return <StartForm valve={valve} gauges={gauges} isPractice={practice === '1'} />;
 }
 

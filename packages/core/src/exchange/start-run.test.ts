@@ -8,8 +8,9 @@ import { startDraft, taughtBy, valveAfter } from './start-run';
 import type { Valve } from './valve-record';
 
 const valve: Valve = { id: 'prv-1', tag: 'PRV-1', name: 'Test', place: 'Bench', plate, target };
+/** The sheet of a rehearsed run, as if it had been a record: practice teaches nothing. */
 const sheetOf = (run: Parameters<typeof freezeSheet>[0]): Sheet => {
-  const body = unwrap(freezeSheet(run, null));
+  const body = { ...unwrap(freezeSheet(run, null)), rehearsal: false };
   return { id: 'x', hash: hashOf(body), body };
 };
 const sheet = sheetOf(rehearsed({ seed: 3 }).run);

@@ -91,7 +91,8 @@ describe('a whole run on an electronic pilot', () => {
 
   test('the register learns for which trim it is tuned, and the next run leaves it alone', () => {
     const valve: Valve = { id: 'ep', tag: 'EP', name: '', place: '', plate, target: draft.target };
-    const after = valveAfter(valve, { id: 'x', hash: 'x'.repeat(64), body });
+    const record = { ...body, rehearsal: false };
+    const after = valveAfter(valve, { id: 'x', hash: 'x'.repeat(64), body: record });
     expect(after.plate).toMatchObject({ trim: plate.trim, tuned_trim: plate.trim });
     const next = rehearsedFamily('electronic_pilot', { plate: after.plate });
     expect(next.run.status).toBe('signed');

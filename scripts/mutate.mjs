@@ -23,7 +23,7 @@ const folders = {
 /** Where the tests that judge a folder stand, besides its own. */
 const judgedBy = {
   run: 'core/src/(run|sheet)',
-  sheet: 'core/src/sheet',
+  sheet: 'core/src/(sheet|run/proofs|report)',
   server: 'server/src/(db|routes)',
 };
 

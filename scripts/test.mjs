@@ -93,15 +93,14 @@ function ensureDebian() {
   const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
   const missing = [
     ...(existsSync(chromium) ? [] : ['chromium']),
-    // Reads the words of a PDF back; its test is skipped without.
+    // Reads the words of a PDF back.
     ...(existsSync('/usr/bin/pdftotext') ? [] : ['poppler-utils']),
   ];
   if (missing.length === 0) return;
   if (process.getuid?.() !== 0) {
     const line = `sudo apt-get install -y ${missing.join(' ')}`;
     console.error(`Missing: ${missing.join(', ')}. Run: ${line}`);
-    if (missing.includes('chromium')) process.exit(1);
-    return;
+    process.exit(1);
   }
   tell(`installing ${missing.join(' and ')} from Debian`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };

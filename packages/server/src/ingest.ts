@@ -76,8 +76,8 @@ export const ingest = (
 async function compareIds(tables: Tables, runId: string, batch: readonly RunEvent[]) {
   const rows = await tables.events.sequelize!.query<{ id: string; run_id: string; body: string }>(
     `SELECT id, run_id, body FROM events
-     WHERE id IN (SELECT value ->> 'id' FROM json_each($1))`,
-    { bind: [JSON.stringify(batch)], type: QueryTypes.SELECT },
+     WHERE id IN (SELECT value FROM json_each($1))`,
+    { bind: [JSON.stringify(batch.map(({ id }) => id))], type: QueryTypes.SELECT },
   );
   const kept = new Map(rows.map((row) => [row.id, row]));
   const isSame = (event: RunEvent): boolean => {

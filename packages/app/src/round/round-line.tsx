@@ -15,6 +15,14 @@ import { outcomeTone } from '@/sheet/outcome';
 
 type Props = { readonly row: RoundRow; readonly place: number; readonly isLast: boolean };
 
+/** The mark of a valve, by how it stands: green only where all is proved and back. */
+const looks = {
+  good: { back: '$verdigris', edge: '$verdigris', text: '$onVerdigris' },
+  work: { back: '$brassSoft', edge: '$brassMark', text: '$onBrassSoft' },
+  stop: { back: '$card', edge: '$vermilion', text: '$vermilion' },
+  quiet: { back: '$card', edge: '$line', text: '$color' },
+} as const;
+
 /** One valve of a round: its place in the order, what it is to hold, where it stands. */
 export function RoundLine({ row, place, isLast }: Props) {
   const router = useRouter();
@@ -22,14 +30,9 @@ export function RoundLine({ row, place, isLast }: Props) {
   const ink = useInk();
   const { valve, run, isSignedToday, lastSheet } = row;
   const isDone = isSignedToday && lastSheet !== undefined;
-  const isGood = isDone && outcomeTone(lastSheet.body) === 'good';
-  const look = isGood
-    ? ({ back: '$verdigris', edge: '$verdigris', text: '$onVerdigris' } as const)
-    : isDone
-      ? ({ back: '$card', edge: '$vermilion', text: '$vermilion' } as const)
-      : run
-        ? ({ back: '$brassSoft', edge: '$brassMark', text: '$onBrassSoft' } as const)
-        : ({ back: '$card', edge: '$line', text: '$color' } as const);
+  const tone = isDone ? outcomeTone(lastSheet.body) : run ? 'work' : 'quiet';
+  const isGood = tone === 'good';
+  const look = looks[tone];
   const go = () =>
     isDone
       ? router.push(`/sheets/${lastSheet.id}`)

@@ -118,6 +118,8 @@ export const eventTrouble = speak<EventError | StorageError>({
   'run.unknown_step': () => 'This step belongs to another version of the procedure.',
   'run.beyond_gauge': ({ gauge }) => `That is beyond ${gauge}’s range. Typed right?`,
   'run.negative_impossible': () => 'This gauge cannot show less than nothing. Is the sign right?',
+  'run.not_as_found': ({ adjuster }) =>
+    `${adjuster} has been moved, so it is not as it was found. End it in another way.`,
   'run.sheet_has_no_as_left': () => 'There is no as-left reading yet.',
   'run.purge_first': () => 'The last light failed: the whole purge first, then another spark.',
   'run.lights_spent': ({ most }) =>

@@ -62,7 +62,6 @@ function saysOf({ verdict, reason, found, bound, unit }: Proof, print: Printers)
   const say = {
     pa: (value: number) => print.pressure(value),
     share: (value: number) => percent(value),
-    times: String,
   }[unit];
   return `${word}${verdict === 'pass' ? ':' : ','} ${say(found)}, at most ${say(bound)}`;
 }

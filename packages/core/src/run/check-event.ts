@@ -27,6 +27,7 @@ export type EventError =
   | { readonly code: 'run.beyond_gauge'; readonly asks: true; readonly gauge: string }
   | { readonly code: 'run.negative_impossible' }
   | { readonly code: 'run.sheet_has_no_as_left' }
+  | { readonly code: 'run.not_as_found'; readonly adjuster: string }
   | StepRefusal
   | TurnError;
 
@@ -52,6 +53,8 @@ function ownCheck(run: Run, draft: EntryDraft): EventError | undefined {
       const unmet = unmetOf(run, step)[0];
       return unmet && { code: 'run.guard_unmet', guard: unmet };
     }
+    case 'ended':
+      return draft.outcome === 'left_as_found' ? movedError(run) : undefined;
     case 'signed':
       return signingError(run);
     default:
@@ -82,6 +85,21 @@ export function signingError(run: Run): EventError | undefined {
     ? tableOf(run, 'as_left')?.result.ok
     : settingsLeft(run).length > 0;
   return leavesSetting(run) && !isLeft ? { code: 'run.sheet_has_no_as_left' } : undefined;
+}
+
+/** Least turn that is made on purpose. */
+const A_TURN = 1 / 64;
+
+/** A screw that was parked, has another spring, or stands turned from where it was, is not as found. */
+function movedError(run: Run): EventError | undefined {
+  const moved = run.adjusters.find(({ id }) => {
+    const net = (run.marks[id] ?? []).reduce(
+      (sum, mark) => sum + (mark.kind === 'turned' ? mark.turns : 0),
+      0,
+    );
+    return `adjuster_${id}` in run.positions || id in run.springs || Math.abs(net) >= A_TURN;
+  });
+  return moved && { code: 'run.not_as_found', adjuster: moved.name };
 }
 
 const isKnown = (run: Run, adjuster: string): boolean =>

@@ -15,7 +15,7 @@ import { familySamples, rehearsedFamily, type SampleName } from '../testing/fami
 import { plate, rehearsed, stamp } from '../testing/samples';
 import { checkEvent } from './check-event';
 import type { RunEventDraft } from './event';
-import { notProvedOf, proofsOf } from './proofs';
+import { proofsOf } from './proofs';
 import { extendRun } from './reduce';
 import type { Run } from './run';
 import { runView } from './view';
@@ -23,6 +23,8 @@ import { runView } from './view';
 const bodyOf = (run: Run): SheetBody => unwrap(freezeSheet(run, null));
 const proofIn = ({ proofs }: Pick<SheetBody, 'proofs'>, name: ProofName): Proof =>
   proofs!.find(({ proof }) => proof === name)!;
+const notProvedOf = (proofs: readonly Proof[]) =>
+  proofs.filter(({ verdict }) => verdict === 'not_proved').map(({ proof }) => proof);
 const { run: sound } = rehearsed({ seed: 3 });
 
 /** The same run with every no-flow reading put elsewhere. */
@@ -277,6 +279,25 @@ describe('an honest end', () => {
       expect(needsAnswer(body)).toBe(true);
     },
   );
+
+  test('left as found is refused once a screw was parked, turned or given another spring', () => {
+    const leave = { type: 'ended', outcome: 'left_as_found', why: 'other', reason: 'Only looked' };
+    const check = (run: Run) =>
+      checkEvent(run, { ...leave, step_id: run.steps[0]!.id } as RunEventDraft);
+    const before = rehearsed({ seed: 3, stopBefore: 'back_off' }).run;
+    const refused = { code: 'run.not_as_found', adjuster: before.adjusters[0]!.name };
+    const turned = (turns: number) => ({
+      ...before,
+      marks: { main: [{ kind: 'turned' as const, eventId: 'e', turns, atMs: 1 }] },
+    });
+    expect(check(before)).toBeUndefined();
+    expect(check(turned(1 / 64))).toEqual(refused);
+    expect(check(turned(-1 / 64))).toEqual(refused);
+    expect(check(turned(0.01))).toBeUndefined();
+    expect(check({ ...before, springs: { main: 'red' } })).toEqual(refused);
+    expect(check(rehearsed({ seed: 3, stopBefore: 'inlet_crack' }).run)).toEqual(refused);
+    expect(check(rehearsed({ seed: 3, stopBefore: 'flow_ok' }).run)).toEqual(refused);
+  });
 
   test('nothing is signed while something stands open', () => {
     const { run } = rehearsed({ seed: 3, stopBefore: 'come_up' });

@@ -1,4 +1,4 @@
-import { notProved, proofFrom, provedBy, type Proof, type ProofName, type Step } from '../step';
+import { notProved, proofFrom, provedBy, type Proof, type Step } from '../step';
 import type { Verdict } from '../gauge';
 import type { Run } from './run';
 import { leavesSetting } from './settings-left';
@@ -31,7 +31,3 @@ function proofsOfStep(run: Run, step: Step): readonly Proof[] {
 /** A step that an answer has made needless owes nothing. */
 const isAsked = (run: Run, { onlyIf }: Step): boolean =>
   onlyIf === undefined || run.observed[onlyIf.key] === onlyIf.value;
-
-/** Names of what is not proved. */
-export const notProvedOf = (proofs: readonly Proof[]): readonly ProofName[] =>
-  proofs.filter(({ verdict }) => verdict === 'not_proved').map(({ proof }) => proof);

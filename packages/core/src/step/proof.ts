@@ -44,8 +44,8 @@ export const proofReasons = [
 ] as const;
 export type ProofReason = (typeof proofReasons)[number];
 
-/** Unit of the figures of a proof: Pa, a share of its span or set pressure, or a number of times. */
-export const proofUnits = ['pa', 'share', 'times'] as const;
+/** Unit of the figures of a proof: Pa, or a share of its span or set pressure. */
+export const proofUnits = ['pa', 'share'] as const;
 
 export const proofSchema = z.object({
   proof: z.enum(proofNames),

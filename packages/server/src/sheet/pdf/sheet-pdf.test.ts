@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { execFileSync, spawnSync } from 'node:child_process';
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import {
@@ -53,10 +53,7 @@ const saidBy = (block: Block): readonly string[] => {
   }
 };
 
-const canRead = spawnSync('pdftotext', ['-v']).error === undefined;
-const whenReadable = canRead ? describe : describe.skip;
-
-whenReadable('a sheet on paper (needs pdftotext of poppler-utils)', () => {
+describe('a sheet on paper (needs pdftotext of poppler-utils)', () => {
   test.each(bodies)('%s has every word of its report', async (_, body) => {
     const sheet = sheetOf(body);
     const words = squeezed(await wordsOf(sheet));

@@ -1,6 +1,16 @@
 import { readJsonFile, readReadingsCsv, sheetFileSchema, unwrap, verifyChain } from '@holvek/core';
 import { readFileSync } from 'node:fs';
-import { begin, expect, isFit, liveAt, sheetsOf, signAndOpen, test, walkUntil } from './technician';
+import {
+  begin,
+  expect,
+  hurry,
+  isFit,
+  liveAt,
+  sheetsOf,
+  signAndOpen,
+  test,
+  walkUntil,
+} from './technician';
 
 test('a newcomer brings a valve from as-found to a signed sheet and takes it away', async ({
   page,
@@ -74,6 +84,9 @@ test('a main that is still filling is said, and nothing is learned from it', asy
   await page.getByRole('button', { name: 'gauge doesn’t answer' }).click();
   await expect(page.getByRole('heading', { name: 'The main is still filling' })).toBeVisible();
   await page.getByRole('button', { name: 'Wait, watch it' }).click();
+  // How empty the main has run depends on how long it stood shut: minutes of its own, when filling.
+  await hurry(page);
+  await expect(page.locator('[data-step]')).toHaveAttribute('data-step', 'come_up');
   await expect(page.getByText('Wide open: the main is still filling')).toBeHidden({
     timeout: 60_000,
   });

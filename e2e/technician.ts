@@ -68,12 +68,21 @@ export async function begin(
   await expect(page.getByTestId('practice-band')).toHaveCount(link === 'linked' ? 1 : 0);
 }
 
+const keepPreferences = (preferences: object) =>
+  localStorage.setItem('holvek.preferences', JSON.stringify(preferences));
+const livingAt = (twinSpeed: number) => ({ technician: 'Edda Lorenz', twinSpeed });
+
 /** Lets the simulated valve live at a speed that leaves time to look at what passes. */
-export const liveAt = (page: Page, twinSpeed: number): Promise<unknown> =>
-  page.addInitScript(
-    (preferences) => localStorage.setItem('holvek.preferences', JSON.stringify(preferences)),
-    { technician: 'Edda Lorenz', twinSpeed },
-  );
+export async function liveAt(page: Page, twinSpeed: number): Promise<void> {
+  await page.goto('/');
+  await page.evaluate(keepPreferences, livingAt(twinSpeed));
+}
+
+/** What was to be seen slowly has been seen: the run is opened again, its valve living as fast as it may. */
+export async function hurry(page: Page): Promise<void> {
+  await page.evaluate(keepPreferences, livingAt(60));
+  await page.reload();
+}
 
 /** A press or a figure that the page may have gone on from: the next look decides what to do. */
 const SOON = { timeout: 3000 };

@@ -1,4 +1,5 @@
 export * from './result';
+export * from './digest';
 export * from './quantity';
 export * from './numerics';
 export * from './valve';
@@ -13,6 +14,7 @@ export * from './step';
 export * from './family';
 export * from './run';
 export * from './sheet';
+export * from './evidence';
 export * from './report';
 export * from './twin';
 export * from './exchange';

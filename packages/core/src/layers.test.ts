@@ -3,6 +3,7 @@ import { dirname, join, relative } from 'node:path';
 
 const layers = [
   'result',
+  'digest',
   'quantity',
   'numerics',
   'valve',
@@ -17,6 +18,7 @@ const layers = [
   'family',
   'run',
   'sheet',
+  'evidence',
   'report',
   'twin',
   'exchange',

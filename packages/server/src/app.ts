@@ -8,6 +8,7 @@ import type { Store } from './db/open';
 import { Problem, problemBody } from './http/problem';
 import { sameHouse } from './http/same-house';
 import { documentRoutes } from './routes/documents';
+import { evidenceRoutes } from './routes/evidence';
 import { runRoutes } from './routes/runs';
 import { settingRoutes } from './routes/settings';
 import { sheetRoutes } from './routes/sheets';
@@ -45,6 +46,7 @@ export function createApp(
     .route('/', documentRoutes(store))
     .route('/', valveRoutes(store))
     .route('/', runRoutes(store))
+    .route('/', evidenceRoutes(store))
     .route('/', sheetRoutes(store, options.fontFolder));
   api.doc('/openapi.json', {
     openapi: '3.0.3',

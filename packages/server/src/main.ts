@@ -5,6 +5,7 @@ import { NewerDatabase, openStore } from './db/open';
 import { LONGEST_TEXT } from './device/stand-in';
 import { ownNames } from './http/own-names';
 import { seedFile } from './seed/seed-file';
+import { logOldSheets } from './sheet/log';
 import { serveApp } from './static';
 
 type ServeOptions = Parameters<typeof serve>[0];
@@ -23,6 +24,8 @@ async function main() {
   if (SEED === 'demo')
     await seedFile(DATA, { now: Date.now(), tell: (line) => console.log(`  ${line}`) });
   const store = await openStore(DATA);
+  const entered = await logOldSheets(store);
+  if (entered > 0) console.log(`  ${entered} sheets of before were entered into the log`);
   const app = createApp(store, {
     fontFolder: FONTS,
     log: (error) => console.error(error),

@@ -98,8 +98,10 @@ export const api = {
   sheets: () => ask('/sheets', z.array(sheetSchema)),
   practice: () => ask('/practice', z.array(sheetSchema)),
   sheet: (id: string) => ask(`/sheets/${enc(id)}`, sheetSchema),
-  revise: (id: string, body: { readonly why: string; readonly notes: readonly string[] }) =>
-    ask(`/sheets/${enc(id)}/revisions`, sheetSchema, { method: 'POST', body }),
+  revise: (
+    id: string,
+    body: { readonly by: string; readonly why: string; readonly notes: readonly string[] },
+  ) => ask(`/sheets/${enc(id)}/revisions`, sheetSchema, { method: 'POST', body }),
   runs: () => ask('/runs', z.array(runRowSchema)),
   run: (id: string) => ask(`/runs/${enc(id)}`, storedRunSchema),
   postEvents: (runId: string, events: readonly RunEvent[]) =>

@@ -3,7 +3,8 @@ import {
   extendRun,
   mergeEvents,
   reduceRun,
-  type EventError,
+  sealedEntry,
+  type FreezeError,
   type Run,
   type RunEvent,
   type RunEventDraft,
@@ -16,6 +17,8 @@ export type ShelfEntry = { readonly run: Run; readonly events: readonly RunEvent
 /** The device could not keep an entry: it was not recorded. */
 export type StorageError = { readonly code: 'storage.full' };
 type StartedDraft = Extract<RunEventDraft, { type: 'started' }>;
+
+const DEVICE = 'device';
 
 /** Time-sortable and unique without asking anybody. */
 export const newId = (): string => v7();
@@ -57,9 +60,9 @@ export class RunShelf {
   }
 
   /** Starts a run; its id, or why not. */
-  async begin(draft: StartedDraft, author: string): Promise<string | EventError | StorageError> {
+  async begin(draft: StartedDraft, author: string): Promise<string | FreezeError | StorageError> {
     const runId = this.makeId();
-    const error = await this.oneByOne(() => this.keep(runId, this.stamp(runId, draft, author, 1)));
+    const error = await this.oneByOne(() => this.write(runId, draft, author));
     return error ?? runId;
   }
 
@@ -68,13 +71,13 @@ export class RunShelf {
     runId: string,
     draft: RunEventDraft,
     author: string,
-  ): Promise<EventError | StorageError | undefined> {
+  ): Promise<FreezeError | StorageError | undefined> {
     return this.oneByOne(async () => {
       const entry = this.entries.get(runId);
       if (!entry) throw new Error(`no run ${runId} on this device`);
       const refused = checkEvent(entry.run, draft);
       if (refused) return refused;
-      return this.keep(runId, this.stamp(runId, draft, author, entry.run.lamport + 1));
+      return this.write(runId, draft, author);
     });
   }
 
@@ -90,16 +93,32 @@ export class RunShelf {
 
   private makeId = (): string => (this.options.makeId ?? newId)();
 
-  private stamp(runId: string, draft: RunEventDraft, author: string, lamport: number): RunEvent {
-    const at_ms = Math.round((this.options.now ?? Date.now)());
-    return {
-      ...draft,
+  /** Seals an entry over everything known of its run here, and keeps it. */
+  private async write(
+    runId: string,
+    draft: RunEventDraft,
+    author: string,
+  ): Promise<FreezeError | StorageError | undefined> {
+    const known = this.entries.get(runId)?.events ?? [];
+    const stamp = {
       id: this.makeId(),
-      run_id: runId,
+      runId,
       author: author || 'unnamed',
-      at_ms,
-      lamport,
-    } as RunEvent;
+      device: await this.device(),
+      atMs: Math.round((this.options.now ?? Date.now)()),
+    };
+    const sealed = sealedEntry(draft, stamp, known);
+    return sealed.ok ? this.keep(runId, sealed.value) : sealed.error;
+  }
+
+  /** What this device calls itself in its entries: made once, kept with them. */
+  private async device(): Promise<string> {
+    const db = await this.options.db;
+    const known = await db.get('cache', DEVICE);
+    if (typeof known === 'string') return known;
+    const made = newId();
+    await db.put('cache', made, DEVICE);
+    return made;
   }
 
   private async keep(runId: string, event: RunEvent): Promise<StorageError | undefined> {

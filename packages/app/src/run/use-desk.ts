@@ -2,7 +2,7 @@ import {
   hasElectronics,
   movesOf,
   runView,
-  type EventError,
+  type FreezeError,
   type Positions,
   type Run,
   type RunEvent,
@@ -63,7 +63,7 @@ export function useDesk(): Desk {
   return desk;
 }
 
-const asks = (error: EventError | StorageError): boolean => 'asks' in error && error.asks;
+const asks = (error: FreezeError | StorageError): boolean => 'asks' in error && error.asks;
 
 export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
   const units = useUnits();

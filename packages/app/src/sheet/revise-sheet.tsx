@@ -3,6 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { api, Refusal } from '@/data/api';
+import { preferences } from '@/settings/preferences';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
@@ -22,10 +23,12 @@ export function ReviseSheet({
   const router = useRouter();
   const [why, setWhy] = useState('');
   const [note, setNote] = useState('');
+  const [by, setBy] = useState(preferences().technician);
   const revise = useMutation({
     networkMode: 'always',
     mutationFn: () =>
       api.revise(sheet.id, {
+        by: by.trim(),
         why: why.trim(),
         notes: [...sheet.body.notes, note.trim()].filter(Boolean),
       }),
@@ -44,13 +47,20 @@ export function ReviseSheet({
       <Words>Readings stay as they were signed. Say what the record must add and why.</Words>
       <Field label="Why" value={why} onChangeText={setWhy} maxLength={2000} />
       <Field label="Note to add" value={note} onChangeText={setNote} maxLength={2000} />
+      <Field
+        label="Your name"
+        value={by}
+        onChangeText={setBy}
+        maxLength={80}
+        hint={`It stands beside ${sheet.body.technician}, who signed.`}
+      />
       {revise.isError ? (
         <Words color="$vermilion" role="alert">
           {trouble}
         </Words>
       ) : null}
       <BigButton
-        disabled={why.trim().length < 3 || revise.isPending}
+        disabled={why.trim().length < 3 || by.trim().length < 2 || revise.isPending}
         onPress={() => revise.mutate()}
       >
         File the revision

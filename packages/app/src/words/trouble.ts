@@ -1,7 +1,7 @@
 import type {
   AnyGuardName,
   AtmosphereError,
-  EventError,
+  FreezeError,
   GaugeFinding,
   GuardOutcome,
   LogError,
@@ -107,7 +107,12 @@ export const guardTrouble = (guard: GuardOutcome, units: Units): string =>
       );
 
 /** An event that may not join its run. */
-export const eventTrouble = speak<EventError | StorageError>({
+export const eventTrouble = speak<FreezeError | StorageError>({
+  'run.paused': () => 'This run rests. Carry it on first.',
+  'run.not_paused': () => 'This run does not rest.',
+  'run.cannot_be_undone': () => 'The beginning of a run cannot be taken back. End it instead.',
+  'run.started_twice': () => 'This run has begun already.',
+  'sheet.not_signed': () => 'There is no name under it yet.',
   'run.already_signed': () =>
     'This run is signed; its sheet does not change. What you entered was not added.',
   'run.abandoned': () => 'This run was given up. Start a new one.',
@@ -237,6 +242,29 @@ export const logTrouble = speak<LogError | RampError>({
 export const refusalWords = (code: string): string =>
   ({
     'run.already_signed': 'The run was signed elsewhere before this arrived.',
+    'run.abandoned': 'The run was given up elsewhere before this arrived.',
+    'run.guard_unmet': 'What this step asks for was not so when it was entered.',
+    'run.unknown_step': 'The run has no such step.',
+    'run.unknown_adjuster': 'The valve has no such adjuster.',
+    'run.started_twice': 'The run has begun already.',
+    'run.cannot_be_undone': 'The beginning of a run cannot be taken back.',
+    'run.covers_refused':
+      'It signs for an entry that the server has refused. Sign again without it.',
+    'run.root_differs': 'The signature is not about the entries that it names.',
+    'run.entry_refused': 'It signs for an entry that was not allowed when it was made.',
+    'sheet.differs':
+      'This phone and the server do not come to the same sheet. Nothing was filed; one of them needs the newer version.',
+    'event.hash_missing': 'It is not sealed: this phone needs the newer version.',
+    'event.hash_differs': 'It is not what its seal says: it was changed on its way.',
+    'event.unseen': 'It does not say what came before it.',
+    'event.order_wrong': 'Its number in the order is not the next one.',
+    'event.follows_refused': 'It follows an entry that was refused.',
+    'event.unknown_field': 'The server is older than this phone. Nothing is lost.',
+    'gauge.not_found': 'Its gauge is not in the register.',
+    'gauge.never_so': 'The register never had this gauge like that.',
+    'plate.never_so': 'The register never had this plate or target. Fetch the valve again.',
+    'rules.never_so': 'The house never had these rules. Fetch them again.',
+    'request.too_many_events': 'Too many entries at once.',
     'valve.not_found': 'The valve is not in the register any more.',
     'run.record_on_twin': 'A record cannot be made on a simulated valve.',
     'sheet.is_practice': 'Practice is not corrected: it is no record.',

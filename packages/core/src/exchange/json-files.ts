@@ -1,5 +1,11 @@
 import { z } from 'zod';
 import { err, ok, type Result } from '../result';
+import {
+  evidenceFileSchema,
+  logLineSchema,
+  publicKeySchema,
+  type SheetEvidence,
+} from '../evidence';
 import { runEventSchema, type RunEvent } from '../run';
 import { sheetSchema, type Sheet } from '../sheet';
 import { systemFileSchema } from './system-files';
@@ -13,6 +19,10 @@ export const sheetFileSchema = z.object({
   format: z.literal('holvek.sheet_file'),
   version: z.literal(1),
   sheet: sheetSchema,
+  /** What it rests on, since there is a log: the run’s entries as they were sent, its line, the keys. */
+  entries: z.array(z.unknown()).optional(),
+  line: logLineSchema.optional(),
+  keys: z.array(publicKeySchema).optional(),
 });
 
 export const runFile = (events: readonly RunEvent[]): z.infer<typeof runFileSchema> => ({
@@ -20,10 +30,16 @@ export const runFile = (events: readonly RunEvent[]): z.infer<typeof runFileSche
   version: 1,
   events: [...events],
 });
-export const sheetFile = (sheet: Sheet): z.infer<typeof sheetFileSchema> => ({
+export const sheetFile = (
+  sheet: Sheet,
+  evidence: Omit<SheetEvidence, 'sheet'> = {},
+): z.infer<typeof sheetFileSchema> => ({
   format: 'holvek.sheet_file',
   version: 1,
   sheet,
+  ...(evidence.entries ? { entries: [...evidence.entries] } : {}),
+  ...(evidence.line ? { line: evidence.line } : {}),
+  ...(evidence.keys ? { keys: [...evidence.keys] } : {}),
 });
 
 export type FileError =
@@ -50,5 +66,6 @@ export function readJsonFile<S extends z.ZodType>(
 export const publishedSchemas = {
   'run.v1.json': () => z.toJSONSchema(runFileSchema),
   'sheet.v1.json': () => z.toJSONSchema(sheetFileSchema),
+  'evidence.v1.json': () => z.toJSONSchema(evidenceFileSchema),
   'system.v1.json': () => z.toJSONSchema(systemFileSchema),
 } as const;

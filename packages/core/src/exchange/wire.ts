@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { logLineSchema } from '../evidence';
 import { runFileSchema } from './json-files';
 
 /** Answers of the server that are not documents of their own. */
@@ -18,6 +19,8 @@ export const ingestedSchema = z.object({
   stored: z.array(z.string()),
   refused: z.array(z.object({ id: z.string(), code: z.string(), detail: z.unknown().optional() })),
   sheetId: z.string().optional(),
+  /** A signature is here, and what still keeps its sheet from being filed. */
+  waitsFor: z.string().optional(),
 });
 export type Ingested = z.infer<typeof ingestedSchema>;
 
@@ -30,3 +33,14 @@ export const importedSchema = z.object({
   issues: z.array(z.object({ line: z.number(), column: z.string(), code: z.string() })),
 });
 export type Imported = z.infer<typeof importedSchema>;
+
+/** What a sheet rests on, in short. */
+export const evidenceSummarySchema = z.object({
+  /** Its line in the log; null for practice. */
+  line: logLineSchema.nullable(),
+  /** Entries that its signature is about; null in sheets of before. */
+  entries: z.number().nullable(),
+  /** What came to its run and does not stand in it. */
+  after_signature: z.array(z.object({ type: z.string(), author: z.string(), at_ms: z.number() })),
+});
+export type EvidenceSummary = z.infer<typeof evidenceSummarySchema>;

@@ -12,13 +12,14 @@ import {
 import { adjusterPlate, isInstrument } from '../valve';
 import type { RunEventDraft } from './event';
 import type { Run } from './run';
+import { lifeError, type LifeError } from './life';
 import { leavesSetting, settingsLeft } from './settings-left';
 import { isPassed } from './view';
 
 /** Why an event may not join a run, or what has to be confirmed first (`asks`). */
 export type EventError =
-  | { readonly code: 'run.already_signed' }
-  | { readonly code: 'run.abandoned' }
+  | LifeError
+  | { readonly code: 'run.started_twice'; readonly eventId: string }
   | { readonly code: 'run.open_ends_left'; readonly openEnds: readonly string[] }
   | { readonly code: 'run.steps_left'; readonly step: string }
   | { readonly code: 'run.guard_unmet'; readonly guard: GuardOutcome }
@@ -33,11 +34,10 @@ export type EventError =
 
 /** Checks an event against the run as it stands; undefined when it may be added. */
 export function checkEvent(run: Run, draft: RunEventDraft): EventError | undefined {
-  if (run.status === 'signed') return { code: 'run.already_signed' };
-  if (run.status === 'abandoned' && draft.type !== 'open_end_closed')
-    return { code: 'run.abandoned' };
-  if (draft.type === 'started') return undefined;
-  return ownCheck(run, draft) ?? kindCheck(run, draft) ?? doubtOf(run, draft);
+  if (draft.type === 'started') return { code: 'run.started_twice', eventId: run.started.id };
+  return (
+    lifeError(run, draft) ?? ownCheck(run, draft) ?? kindCheck(run, draft) ?? doubtOf(run, draft)
+  );
 }
 
 function ownCheck(run: Run, draft: EntryDraft): EventError | undefined {

@@ -63,14 +63,20 @@ export const runEventSchema = z.discriminatedUnion('type', [
 export type RunEvent = z.infer<typeof startedSchema> | EntryEvent;
 export type EventOf<T extends RunEvent['type']> = Extract<RunEvent, { type: T }>;
 type Distribute<E> = E extends RunEvent
-  ? Omit<E, 'id' | 'run_id' | 'author' | 'at_ms' | 'lamport'>
+  ? Omit<E, 'id' | 'run_id' | 'author' | 'at_ms' | 'lamport' | 'device' | 'seen' | 'hash'>
   : never;
 /** An event before the device has stamped it. */
 export type RunEventDraft = Distribute<RunEvent>;
 
-/** The order that every device and the server agree on. */
-export const byOrder = (a: RunEvent, b: RunEvent): number =>
-  a.lamport - b.lamport || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+/** Entries that are made without knowing of one another are told apart by their hash; no clock decides. */
+const tieOf = ({ hash, id }: RunEvent): string => hash ?? id;
+
+/** The order that every device and the server agree on: what was seen comes before what saw it. */
+export function byOrder(a: RunEvent, b: RunEvent): number {
+  if (a.lamport !== b.lamport) return a.lamport - b.lamport;
+  const [one, other] = [tieOf(a), tieOf(b)];
+  return one < other ? -1 : one > other ? 1 : 0;
+}
 
 /** Events by id once, in order. Merging two outboxes is this, whichever comes first. */
 export function mergeEvents(...lists: readonly (readonly RunEvent[])[]): RunEvent[] {

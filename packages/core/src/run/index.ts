@@ -1,8 +1,11 @@
 export * from './event';
+export * from './entry';
 export * from './run';
 export * from './reduce';
+export { foldEvent } from './fold';
 export * from './view';
 export * from './check-event';
+export * from './life';
 export * from './settings-left';
 export * from './plate-left';
 export * from './proofs';

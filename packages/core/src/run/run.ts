@@ -1,9 +1,15 @@
 import { adjustersOf, procedureOf } from '../family';
 import { stepsFor, type RunState } from '../step';
-import type { EventOf } from './event';
+import type { EventOf, RunEvent } from './event';
 
 /** A run as the rest of the house knows it: its plate is one of the families'. */
-export type Run = Omit<RunState, 'started'> & { readonly started: EventOf<'started'> };
+export type Run = Omit<RunState, 'started'> & {
+  readonly started: EventOf<'started'>;
+  /** Entries that the signature is not about: made by others, or after it. */
+  readonly late: readonly RunEvent[];
+  /** Hashes that the signature is about and that have not come in yet. */
+  readonly missing: readonly string[];
+};
 /** A run while its events are folded into it. */
 export type Draft = { -readonly [K in keyof Run]: Run[K] };
 
@@ -34,6 +40,8 @@ export function openDraft(started: EventOf<'started'>): Draft {
     notes: [],
     gauges: started.gauges,
     signed: undefined,
+    late: [],
+    missing: [],
     abandonedBecause: undefined,
     lastAtMs: started.at_ms,
     lamport: started.lamport,

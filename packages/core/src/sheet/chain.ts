@@ -1,22 +1,9 @@
-import { sha256 } from '@noble/hashes/sha2.js';
-import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import canonicalizeImport from 'canonicalize';
+import { digestOf } from '../digest';
 import { err, ok, type Result } from '../result';
 import type { Sheet, SheetBody } from './sheet';
 
-// The package is CommonJS; bundlers differ in whether its function sits under `default`.
-const canonicalize = canonicalizeImport as unknown as (value: unknown) => string | undefined;
-
-/** Canonical JSON (RFC 8785): one text for one value, whatever the order of its keys. */
-export function canonicalJson(value: unknown): string {
-  const text = canonicalize(value);
-  if (text === undefined) throw new Error('nothing to canonicalize');
-  return text;
-}
-
 /** SHA-256 of the canonical JSON of a sheet's body, 64 hex digits. */
-export const hashOf = (body: SheetBody): string =>
-  bytesToHex(sha256(utf8ToBytes(canonicalJson(body))));
+export const hashOf = (body: SheetBody): string => digestOf(body);
 
 export type ChainError =
   | {
@@ -44,23 +31,28 @@ export function verifyChain(sheets: readonly Sheet[]): Result<number, ChainError
   return ok(sheets.length);
 }
 
+export type Correction = {
+  readonly why: string;
+  readonly by: string;
+  readonly at_ms: number;
+  /** What stands under notes from now on. */
+  readonly notes: readonly string[];
+};
+
 /**
- * A new revision of a sheet: the old one stays as it is, the new one names it and says why.
+ * A new revision of a sheet: the old one stays as it is, the new one names it, says why, and who says
+ * so. Only notes can be corrected: what was measured and signed stays.
  *
- * @param change  fields that were wrong; readings and hashes cannot be changed
  * @param latest  hash of the valve's latest sheet, which the revision follows
  */
-export function reviseSheet(
+export const reviseSheet = (
   sheet: Sheet,
-  change: Partial<Pick<SheetBody, 'valve_name' | 'technician' | 'notes'>>,
-  why: string,
+  { notes, ...said }: Correction,
   latest: string,
-): SheetBody {
-  return {
-    ...sheet.body,
-    ...change,
-    revision: sheet.body.revision + 1,
-    corrects: { hash: sheet.hash, why },
-    previous_hash: latest,
-  };
-}
+): SheetBody => ({
+  ...sheet.body,
+  notes: [...notes],
+  revision: sheet.body.revision + 1,
+  corrects: { hash: sheet.hash, ...said },
+  previous_hash: latest,
+});

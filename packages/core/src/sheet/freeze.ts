@@ -1,3 +1,4 @@
+import { withPlainFigures } from '../digest';
 import { judgeOf } from '../family';
 import { gaugeFitness, guardedVerdict } from '../gauge';
 import { err, ok, type Result } from '../result';
@@ -52,12 +53,13 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     worstVerdict<SheetVerdict>(
       (proofs ?? [...settings, ...(tables ? [tables] : [])]).map((each) => each.verdict),
     ) ?? null;
-  return ok({
+  const body: SheetBody = {
     format: 'holvek.sheet',
     version: isWhole ? 2 : 1,
     revision: 1,
     previous_hash: previousHash,
     run_id: run.id,
+    ...(signed.root === undefined ? {} : { root: signed.root, covers: signed.covers }),
     valve_id: started.valve_id,
     valve_tag: started.valve_tag,
     valve_name: started.valve_name,
@@ -109,7 +111,9 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     cautions: cautionsOf(run),
     skipped: Object.entries(run.skipped).map(([step_id, reason]) => ({ step_id, reason })),
     notes: run.notes.map(({ text }) => text),
-  });
+  };
+  // Phone and server must come to the same bytes; sheets of before keep theirs.
+  return ok(signed.root === undefined ? body : withPlainFigures(body));
 }
 
 function freezeSetting(

@@ -2,3 +2,4 @@ export * from './sheet';
 export * from './freeze';
 export * from './in-order';
 export * from './chain';
+export * from './seal';

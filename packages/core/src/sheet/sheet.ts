@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { digestSchema } from '../digest';
 import { plateSchema } from '../family';
 import { gaugeSchema, verdicts } from '../gauge';
 import {
@@ -18,7 +19,7 @@ import {
 } from '../step';
 import { houseRulesSchema, otherTargetsSchema, targetSchema } from '../valve';
 
-const hash = z.string().regex(/^[0-9a-f]{64}$/u);
+const hash = digestSchema;
 const text = z.string().max(2000);
 const number = z.number();
 const role = z.enum(['inlet', 'outlet']);
@@ -72,9 +73,20 @@ export const sheetBodySchema = z.object({
   version: z.union([z.literal(1), z.literal(2)]),
   revision: z.number().int().min(1),
   /** Hash of the sheet that this revision corrects, and why. */
-  corrects: z.object({ hash, why: text }).optional(),
+  corrects: z
+    .object({
+      hash,
+      why: text,
+      /** Who has corrected it, and when; the name under the sheet stays that of its author. */
+      by: z.string().optional(),
+      at_ms: number.optional(),
+    })
+    .optional(),
   previous_hash: hash.nullable(),
   run_id: z.string(),
+  /** Digest over the entries that its signature is about, and how many; absent in sheets of before. */
+  root: hash.optional(),
+  covers: number.optional(),
   valve_id: z.string(),
   valve_tag: z.string(),
   valve_name: z.string(),

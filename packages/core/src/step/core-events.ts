@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { digestSchema } from '../digest';
 import { gaugeSchema } from '../gauge';
 import {
   eventSchema,
@@ -64,6 +65,14 @@ export const coreEvents = [
   eventSchema('resumed', {}),
   eventSchema('abandoned', { reason: reasonSchema }),
   eventSchema('undone', { undoes: idSchema }),
-  eventSchema('signed', { name: z.string().min(1).max(80), covers: z.number().int().min(1) }),
+  eventSchema('signed', {
+    name: z.string().min(1).max(80),
+    /** How many entries it is about. */
+    covers: z.number().int().min(1),
+    /** Digest over the hashes of exactly these, in order; absent in signatures of before. */
+    root: digestSchema.optional(),
+    /** Hash of the sheet that its author saw, as it is before it has a place in a chain. */
+    sheet: digestSchema.optional(),
+  }),
 ] as const;
 export type CoreEvent = z.infer<(typeof coreEvents)[number]>;

@@ -84,7 +84,7 @@ export type StepEvent = z.infer<Shape['events'][number]>;
 /** Everything that may be entered in a run once it has begun. */
 export type EntryEvent = CoreEvent | StepEvent;
 export type EntryOf<T extends EntryEvent['type']> = Extract<EntryEvent, { type: T }>;
-type Stamp = 'id' | 'run_id' | 'author' | 'at_ms' | 'lamport';
+type Stamp = 'id' | 'run_id' | 'author' | 'at_ms' | 'lamport' | 'device' | 'seen' | 'hash';
 type Distribute<E> = E extends EntryEvent ? Omit<E, Stamp> : never;
 /** An entry before the device has stamped it. */
 export type EntryDraft = Distribute<EntryEvent>;

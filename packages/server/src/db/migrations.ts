@@ -18,6 +18,12 @@ const appendOnly = (table: string) =>
       BEGIN SELECT RAISE(ABORT, '${table} is append-only'); END`,
   );
 
+/** REPLACE deletes without asking the triggers on DELETE: a key that exists is refused before it. */
+const noReplacing = (table: string, key: string) =>
+  `CREATE TRIGGER ${table}_no_replace BEFORE INSERT ON ${table}
+    WHEN EXISTS (SELECT 1 FROM ${table} WHERE ${key} = NEW.${key})
+    BEGIN SELECT RAISE(ABORT, '${table} is append-only'); END`;
+
 export const migrations: readonly Migration[] = [
   {
     name: '0001-first-tables',
@@ -57,16 +63,52 @@ export const migrations: readonly Migration[] = [
       ]),
   },
   {
-    // REPLACE deletes without asking the triggers on DELETE: a key that exists is refused before it.
     name: '0004-no-replacing',
     up: ({ context }) =>
       run(
         context,
-        (['events', 'sheets', 'practice_sheets'] as const).map(
-          (table) => `CREATE TRIGGER ${table}_no_replace BEFORE INSERT ON ${table}
-            WHEN EXISTS (SELECT 1 FROM ${table} WHERE id = NEW.id)
-            BEGIN SELECT RAISE(ABORT, '${table} is append-only'); END`,
-        ),
+        (['events', 'sheets', 'practice_sheets'] as const).map((table) => noReplacing(table, 'id')),
       ),
+  },
+  {
+    // What was refused is kept aside: a signature over it is answered with its name.
+    name: '0005-refused-entries',
+    up: ({ context }) =>
+      run(context, [
+        `CREATE TABLE refused_entries (hash TEXT NOT NULL, run_id TEXT NOT NULL, id TEXT NOT NULL,
+           code TEXT NOT NULL, at_ms INTEGER NOT NULL, body TEXT NOT NULL, PRIMARY KEY (run_id, hash))`,
+        ...appendOnly('refused_entries'),
+      ]),
+  },
+  {
+    // What the register held, and when: a run is checked against it, and a change can be looked up.
+    name: '0006-history',
+    up: ({ context }) =>
+      run(context, [
+        `CREATE TABLE history (seq INTEGER PRIMARY KEY AUTOINCREMENT, kind TEXT NOT NULL, id TEXT NOT NULL,
+           at_ms INTEGER NOT NULL, who TEXT, body TEXT NOT NULL)`,
+        `CREATE INDEX history_of ON history (kind, id, seq)`,
+        ...(['sites', 'valves', 'gauges', 'rounds', 'systems', 'settings'] as const).map(
+          (kind) =>
+            `INSERT INTO history (kind, id, at_ms, body) SELECT '${kind}', id, 0, body FROM ${kind}`,
+        ),
+        ...appendOnly('history'),
+        noReplacing('history', 'seq'),
+      ]),
+  },
+  {
+    // One log over all valves: what was filed, in the order of filing, each line over the one before.
+    name: '0007-log',
+    up: ({ context }) =>
+      run(context, [
+        `CREATE TABLE log (seq INTEGER PRIMARY KEY, valve_id TEXT NOT NULL, sheet TEXT NOT NULL UNIQUE,
+           at_ms INTEGER NOT NULL, previous TEXT, hash TEXT NOT NULL UNIQUE, key TEXT NOT NULL, signature TEXT NOT NULL)`,
+        // Every key that has signed: a line stays checkable when the house has a new one.
+        `CREATE TABLE keys (name TEXT PRIMARY KEY, since_ms INTEGER NOT NULL, body TEXT NOT NULL)`,
+        ...appendOnly('log'),
+        ...appendOnly('keys'),
+        noReplacing('log', 'seq'),
+        noReplacing('keys', 'name'),
+      ]),
   },
 ];

@@ -1,12 +1,16 @@
+import type { Signer } from '@holvek/core';
 import { chmodSync, mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import { Umzug } from 'umzug';
 import { migrations } from './migrations';
+import { openSigner } from './signer';
 import { defineTables, type Tables } from './tables';
 
 export type Store = {
+  /** The key of this house. */
+  readonly signer: Signer;
   /** For reading: its connection never stands inside a write. */
   readonly sequelize: Sequelize;
   readonly tables: Tables;
@@ -44,11 +48,14 @@ export async function openStore(file: string): Promise<Store> {
   const sequelize = await connect(file);
   if (file !== ':memory:') chmodSync(file, 0o600);
   await migrate(sequelize, file);
+  const signer = await openSigner(file);
   // A database in memory has one connection; a file has a second one that only writes.
   const writer = file === ':memory:' ? sequelize : await connect(file);
   const writing = defineTables(writer);
+  await rememberKey(writing, signer);
   let last: Promise<unknown> = Promise.resolve();
   return {
+    signer,
     sequelize,
     tables: writer === sequelize ? writing : defineTables(sequelize),
     write: (work) => {
@@ -75,6 +82,11 @@ async function connect(file: string): Promise<Sequelize> {
   });
   for (const pragma of pragmas) await sequelize.query(`PRAGMA ${pragma}`);
   return sequelize;
+}
+
+async function rememberKey(tables: Tables, { name, publicKey }: Signer): Promise<void> {
+  if (await tables.keys.findByPk(name)) return;
+  await tables.keys.create({ name, since_ms: Date.now(), body: JSON.stringify(publicKey) });
 }
 
 const ledger = '"SequelizeMeta"';

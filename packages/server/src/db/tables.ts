@@ -39,6 +39,43 @@ export type Tables = {
       body: string;
     }>
   >;
+  /** Entries that were refused, with the reason: kept aside, part of no run. */
+  readonly refused: ModelStatic<
+    Stored<{
+      hash: string;
+      run_id: string;
+      id: string;
+      code: string;
+      at_ms: number;
+      body: string;
+    }>
+  >;
+  /** Every version of every document of the register. */
+  readonly history: ModelStatic<
+    Stored<{
+      seq?: number;
+      kind: string;
+      id: string;
+      at_ms: number;
+      who: string | null;
+      body: string;
+    }>
+  >;
+  /** Public keys that have signed here. */
+  readonly keys: ModelStatic<Stored<{ name: string; since_ms: number; body: string }>>;
+  /** What was filed, in the order of filing, signed line by line. */
+  readonly log: ModelStatic<
+    Stored<{
+      seq: number;
+      valve_id: string;
+      sheet: string;
+      at_ms: number;
+      previous: string | null;
+      hash: string;
+      key: string;
+      signature: string;
+    }>
+  >;
   /** Practice, kept apart: in no chain. */
   readonly practice: ModelStatic<
     Stored<{
@@ -92,6 +129,37 @@ export function defineTables(sequelize: Sequelize): Tables {
       hash: text(),
       signed_at_ms: integer(),
       body: text(),
+    }),
+    refused: define('refused_entries', {
+      hash: id(),
+      run_id: { ...text(), primaryKey: true },
+      id: text(),
+      code: text(),
+      at_ms: integer(),
+      body: text(),
+    }),
+    history: define('history', {
+      seq: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+      kind: text(),
+      id: text(),
+      at_ms: integer(),
+      who: { type: DataTypes.TEXT },
+      body: text(),
+    }),
+    keys: define('keys', {
+      name: id(),
+      since_ms: integer(),
+      body: text(),
+    }),
+    log: define('log', {
+      seq: { ...integer(), primaryKey: true },
+      valve_id: text(),
+      sheet: text(),
+      at_ms: integer(),
+      previous: { type: DataTypes.TEXT },
+      hash: text(),
+      key: text(),
+      signature: text(),
     }),
     practice: define('practice_sheets', {
       id: id(),

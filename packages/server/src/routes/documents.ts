@@ -1,6 +1,7 @@
 import { z } from '@hono/zod-openapi';
 import { checkSystem, gaugeSchema, roundSchema, siteSchema, systemSchema } from '@holvek/core';
 import { UniqueConstraintError } from 'sequelize';
+import { keepDocument } from '../db/keep';
 import type { Store } from '../db/open';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
@@ -23,7 +24,7 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
       if (!row) throw notFound(table.slice(0, -1), id);
       return schema.parse(JSON.parse(row.body));
     },
-    put: (value: T): Promise<T> =>
+    put: (value: T, who?: string): Promise<T> =>
       store.write(async (tables) => {
         const row = {
           id: value.id,
@@ -31,7 +32,7 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
           ...(value.tag ? { tag: value.tag } : {}),
         };
         try {
-          await tables[table].upsert(row as never);
+          await keepDocument(tables, table, row, who);
         } catch (error) {
           if (error instanceof UniqueConstraintError)
             throw new Problem(409, `${table.slice(0, -1)}.tag_taken`, { tag: value.tag });

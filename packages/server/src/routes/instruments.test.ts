@@ -12,7 +12,7 @@ import {
   type Valve,
 } from '@holvek/core';
 import { demoGauges, demoValves } from '../seed/valves';
-import { eventsOf } from '../ingest';
+import { eventsOf } from '../ingest/rows';
 import { now, testServer, type TestServer } from '../testing/server';
 
 const demo = (tag: string) => demoValves.find(({ valve }) => valve.tag === tag)!;

@@ -1,13 +1,49 @@
-import { sheetSchema, type Ingested, type RunEvent } from '@holvek/core';
+import {
+  sealedEntry,
+  sealEntry,
+  sheetSchema,
+  unwrap,
+  type Ingested,
+  type RunEvent,
+  type RunEventDraft,
+} from '@holvek/core';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { codeOf, testServer, valve, wholeRun, type TestServer } from '../testing/server';
+import { codeOf, gauges, testServer, valve, wholeRun, type TestServer } from '../testing/server';
 import { QueryTypes } from 'sequelize';
 
 const { events } = wholeRun('run-a');
+/** What another phone enters, having seen these. */
+const entered = (draft: RunEventDraft, known: readonly RunEvent[], id = 'other-1'): RunEvent =>
+  unwrap(
+    sealedEntry(
+      draft,
+      { id, runId: 'run-a', author: 'Tomas', device: 'other', atMs: events[0]!.at_ms },
+      known,
+    ),
+  );
+const note = (text: string) => ({ type: 'note', text }) as const;
+const resealed = (event: RunEvent, over: object): RunEvent =>
+  sealEntry({ ...event, ...over } as RunEvent);
+const refusals = async (answer: Response) =>
+  ((await answer.json()) as { error: { detail: Ingested } }).error.detail.refused.map(
+    ({ id, code }) => [id, code],
+  );
 const post = (server: TestServer, batch: readonly unknown[], run = 'run-a') =>
   server.send('POST', `/runs/${run}/events`, { events: batch });
+type Begun = Extract<RunEvent, { type: 'started' }>;
+const plateOf = (event: RunEvent) => (event as Begun).plate;
+const targetOf = (event: RunEvent) => (event as Begun).target;
+const rulesOf = (event: RunEvent) => (event as Begun).house_rules;
+/** The first reading, as a slip of the finger would have entered it. */
+const beyondItsGauge = (all: readonly RunEvent[]): object => {
+  const { type, step_id, role, purpose, reading, settled } = all.find(
+    (event) => event.type === 'reading',
+  )!;
+  const { confirmed: _, ...slip } = { ...reading, si: 9e6 };
+  return { type, step_id, role, purpose, settled, reading: slip };
+};
 const runRow = async (server: TestServer, id = 'run-a') =>
   (await (await server.get(`/runs/${id}`)).json()) as {
     run: { status: string; refusal: string | null };
@@ -74,7 +110,7 @@ describe('the log of a run', () => {
 
   test('nothing joins a signed run, and what was refused is named', async () => {
     await post(server, events);
-    const late = { ...events[5], id: 'late-1', lamport: 900 };
+    const late = entered(note('too late'), events.slice(0, 6), 'late-1');
     const answer = await post(server, [events[3], late]);
     expect(answer.status).toBe(409);
     const { error } = (await answer.json()) as { error: { code: string; detail: Ingested } };
@@ -83,35 +119,41 @@ describe('the log of a run', () => {
     expect(error.detail.refused).toEqual([{ id: 'late-1', code: 'run.already_signed' }]);
   });
 
-  test('a signature over an open end makes no sheet', async () => {
+  test('a signature over an open end is refused, and the run stays open', async () => {
     const open = wholeRun('run-a', 1, 'put_back').events;
-    const signed = { ...events.at(-1)!, covers: open.length, lamport: 9999 };
-    await post(server, [...open, signed]);
-    expect((await runRow(server)).run).toEqual(
-      expect.objectContaining({ status: 'signing', refusal: 'run.open_ends_left' }),
-    );
+    const { hash: _, ...last } = open.at(-1)!;
+    const signed = resealed(events.at(-1)!, {
+      id: 'sig',
+      covers: open.length,
+      lamport: last.lamport + 1,
+      seen: [open.at(-1)!.hash],
+    });
+    const answer = await post(server, [...open, signed]);
+    expect(await refusals(answer)).toEqual([['sig', 'run.open_ends_left']]);
+    expect((await runRow(server)).run.status).toBe('open');
     expect(await sheets(server)).toHaveLength(0);
   });
 
   test('a run that is given up is no longer open', async () => {
-    const given = {
-      ...events[1],
-      id: 'give-up',
-      type: 'abandoned',
-      reason: 'burst main',
-      lamport: 99,
-    };
-    await post(server, [events[0], given]);
+    const begun = events.slice(0, 1);
+    await post(server, [...begun, entered({ type: 'abandoned', reason: 'burst main' }, begun)]);
     expect((await runRow(server)).run.status).toBe('abandoned');
     expect(await (await server.get('/runs')).json()).toEqual([]);
   });
 
   test('events of another run, or of no valve in the register, are refused', async () => {
-    const alien = await post(server, [{ ...events[1], run_id: 'run-b' }]);
+    const alien = await post(server, [resealed(events[1]!, { run_id: 'run-b' })]);
     expect(alien.status).toBe(409);
-    const lost = { ...events[0], valve_id: 'nowhere' };
+    const lost = resealed(events[0]!, { valve_id: 'nowhere' });
     expect(await codeOf(await post(server, [lost]))).toBe('valve.not_found');
     expect((await server.get('/runs/run-a')).status).toBe(404);
+  });
+
+  test('half a batch of another run: its own entries are kept, the others named', async () => {
+    const other = wholeRun('run-b').events.slice(0, 2);
+    const answer = await post(server, [events[0], ...other, events[1]]);
+    expect(await refusals(answer)).toEqual(other.map(({ id }) => [id, 'event.other_run']));
+    expect((await runRow(server)).events).toHaveLength(2);
   });
 
   test.each([
@@ -124,7 +166,7 @@ describe('the log of a run', () => {
       JSON.stringify({ events: [{ ...events[1], type: 'note', text: 'x'.repeat(5000) }] }),
       400,
     ],
-    ['too many', JSON.stringify({ events: Array.from({ length: 501 }, () => events[1]) }), 400],
+    ['too many', JSON.stringify({ events: Array.from({ length: 501 }, () => events[1]) }), 413],
     ['too large', `{"events":"${'x'.repeat(5_000_000)}"}`, 413],
   ])(
     '%s is answered with %i and a code',
@@ -139,7 +181,7 @@ describe('the log of a run', () => {
 
   test('an id that another run has used, or that had other words, is refused and not dropped', async () => {
     await post(server, events.slice(0, 3));
-    const other = { ...events[0]!, run_id: 'run-b' };
+    const other = resealed(events[0]!, { run_id: 'run-b' });
     const elsewhere = await post(server, [other], 'run-b');
     expect(elsewhere.status).toBe(409);
     expect(((await elsewhere.json()) as { error: { detail: Ingested } }).error.detail).toEqual({
@@ -147,7 +189,10 @@ describe('the log of a run', () => {
       refused: [{ id: other.id, code: 'event.id_taken' }],
     });
     expect((await server.get('/runs/run-b')).status).toBe(404);
-    const reworded = await post(server, [events[1], { ...events[2], author: 'Somebody else' }]);
+    const reworded = await post(server, [
+      events[1],
+      resealed(events[2]!, { author: 'Somebody else' }),
+    ]);
     expect(((await reworded.json()) as { error: { detail: Ingested } }).error.detail).toEqual({
       stored: [events[1]!.id],
       refused: [{ id: events[2]!.id, code: 'event.id_taken' }],
@@ -159,7 +204,8 @@ describe('the log of a run', () => {
     ['a version of the steps that comes later', { procedure_version: 99 }, 'run.unknown_procedure'],
     ['a way of setting that is not known', { school: 'by_ear' }, 'run.unknown_school'],
   ])('%s is refused with its code, and nothing breaks', async (_, over, code) => {
-    const answer = await post(server, [{ ...events[0], ...over }, events[1]]);
+    const start = resealed(events[0]!, over);
+    const answer = await post(server, [start, resealed(events[1]!, { seen: [start.hash] })]);
     expect(answer.status).toBe(409);
     expect(await codeOf(answer)).toBe(code);
     expect((await server.get('/runs/run-a')).status).toBe(404);
@@ -179,6 +225,152 @@ describe('the log of a run', () => {
     expect(answer.status).toBe(400);
     expect(await codeOf(answer)).toBe('request.invalid');
     expect(server.faults).toEqual([]);
+  });
+
+  const start = events[0]!;
+  const begun = events.slice(0, 3);
+  const of = (draft: object) => entered(draft as RunEventDraft, begun);
+  test.each<[string, RunEvent, string]>([
+    [
+      'words changed on the way',
+      { ...begun[2]!, author: 'Someone', id: 'x' },
+      'event.hash_differs',
+    ],
+    [
+      'no seal',
+      (({ hash: _h, seen: _s, ...plain }) => plain)({ ...of(note('x')) }) as RunEvent,
+      'event.hash_missing',
+    ],
+    ['nothing seen', resealed(of(note('x')), { seen: [] }), 'event.unseen'],
+    ['a number of its own', resealed(of(note('x')), { lamport: 900 }), 'event.order_wrong'],
+    [
+      'a field of a later version',
+      resealed(of(note('x')), { mood: 'good' }),
+      'event.unknown_field',
+    ],
+    ['a second beginning', entered(start, begun), 'run.started_twice'],
+    ['a step that is none', of({ type: 'step_done', step_id: 'moonwalk' }), 'run.unknown_step'],
+    [
+      'an adjuster that is none',
+      of({ type: 'turned', adjuster: 'tail', turns: 1 }),
+      'run.unknown_adjuster',
+    ],
+    [
+      'a turn beyond the screw',
+      of({ type: 'turned', adjuster: 'main', turns: 50 }),
+      'coach.turn_too_large',
+    ],
+    ['an undo of nothing', of({ type: 'undone', undoes: 'nobody' }), 'run.nothing_to_undo'],
+    ['an undo of the beginning', of({ type: 'undone', undoes: start.id }), 'run.cannot_be_undone'],
+    ['work that is resumed unpaused', of({ type: 'resumed' }), 'run.not_paused'],
+    [
+      'a reading beyond its gauge that nobody confirmed',
+      of(beyondItsGauge(events)),
+      'run.beyond_gauge',
+    ],
+  ])('%s is refused by itself', async (_, bad, code) => {
+    const answer = await post(server, [...begun, bad]);
+    expect(await refusals(answer)).toEqual([[bad.id, code]]);
+    expect((await runRow(server)).events).toHaveLength(begun.length);
+    expect(server.faults).toEqual([]);
+  });
+
+  test.each<[string, object, string]>([
+    ['a plate', { plate: { ...plateOf(start), outlet_rating_pa: 9e6 } }, 'plate.never_so'],
+    ['a target', { target: { ...targetOf(start), tolerance_pa: 5e5 } }, 'plate.never_so'],
+    ['rules', { house_rules: { ...rulesOf(start), tur_least: 0.1 } }, 'rules.never_so'],
+    [
+      'a gauge that is finer than it is',
+      { gauges: { inlet: gauges[0], outlet: { ...gauges[1], accuracy_fraction: 1e-5 } } },
+      'gauge.never_so',
+    ],
+    ['a gauge of nobody', { gauges: { inlet: { ...gauges[0], id: 'g-99' } } }, 'gauge.not_found'],
+  ])('a record begun with %s that the register never had is refused', async (_, over, code) => {
+    const answer = await post(server, [resealed(start, over), events[1]]);
+    // What follows it names another beginning, which may still come.
+    expect(await refusals(answer)).toEqual([[start.id, code]]);
+  });
+
+  test('a phone that is behind the register may begin with what stood there', async () => {
+    const changed = { ...valve, target: { ...valve.target, tolerance_pa: 22_000 } };
+    expect((await server.send('PUT', `/valves/${valve.id}`, changed)).status).toBe(200);
+    expect((await post(server, events)).status).toBe(200);
+  });
+
+  test('what follows a refused entry is refused too, and a signature over it names it', async () => {
+    const bad = of({ type: 'turned', adjuster: 'tail', turns: 1 });
+    const after = entered(note('after it'), [...begun, bad], 'other-2');
+    const signed = resealed(events.at(-1)!, {
+      id: 'sig',
+      seen: [bad.hash],
+      lamport: bad.lamport + 1,
+    });
+    await post(server, begun);
+    expect(await refusals(await post(server, [bad]))).toEqual([[bad.id, 'run.unknown_adjuster']]);
+    expect(await refusals(await post(server, [after]))).toEqual([
+      [after.id, 'event.follows_refused'],
+    ]);
+    const answer = await post(server, [signed]);
+    expect(answer.status).toBe(422);
+    expect((await answer.json()) as object).toMatchObject({
+      error: { detail: { refused: [{ code: 'run.covers_refused', detail: { hash: bad.hash } }] } },
+    });
+  });
+
+  test('what was refused for want of a valve is taken once the valve is there', async () => {
+    const elsewhere = resealed(start, { valve_id: 'prv-new' });
+    const next = resealed(events[1]!, { seen: [elsewhere.hash] });
+    const first = await post(server, [elsewhere, next]);
+    expect(await refusals(first)).toEqual([
+      [elsewhere.id, 'valve.not_found'],
+      [next.id, 'event.follows_refused'],
+    ]);
+    await server.send('PUT', '/valves/prv-new', { ...valve, id: 'prv-new', tag: 'PRV-NEW' });
+    expect((await post(server, [elsewhere, next])).status).toBe(200);
+  });
+
+  test('what another enters at the same time makes no right entry wrong, and stays after the signature', async () => {
+    const before = events.slice(0, 20);
+    const aside = entered(note('from the other end'), before);
+    const answer = await post(server, [...before, aside, ...events.slice(20)]);
+    const { sheetId } = (await answer.json()) as Ingested;
+    expect(answer.status).toBe(200);
+    const late = entered(note('much later'), events.slice(0, 30), 'other-9');
+    await post(server, [late]);
+    const told = (await (await server.get(`/sheets/${sheetId}/evidence`)).json()) as object;
+    expect(told).toMatchObject({
+      entries: events.length - 1,
+      line: { seq: 1 },
+      after_signature: [
+        { type: 'note', author: 'Tomas' },
+        { type: 'note', author: 'Tomas' },
+      ],
+    });
+    const other = await testServer();
+    await post(other, events);
+    expect((await sheets(server))[0]!.hash).toBe((await sheets(other))[0]!.hash);
+    await other.store.close();
+  });
+
+  test('a phone that did not hear of its sheet is told again', async () => {
+    const first = (await (await post(server, events)).json()) as Ingested;
+    const again = (await (await post(server, events.slice(-3))).json()) as Ingested;
+    expect(again).toEqual({
+      stored: events.slice(-3).map(({ id }) => id),
+      refused: [],
+      sheetId: first.sheetId,
+    });
+  });
+
+  test.each([
+    ['another sheet', { sheet: 'c'.repeat(64) }, 'sheet.differs'],
+    ['other entries', { root: 'd'.repeat(64) }, 'run.root_differs'],
+    ['another number of them', { covers: 3 }, 'run.root_differs'],
+  ])('a signature over %s than came in files nothing', async (_, over, code) => {
+    const answer = await post(server, [...events.slice(0, -1), resealed(events.at(-1)!, over)]);
+    expect((await answer.json()) as Ingested).toMatchObject({ waitsFor: code });
+    expect((await runRow(server)).run).toMatchObject({ status: 'signing', refusal: code });
+    expect(await sheets(server)).toHaveLength(0);
   });
 
   test('many phones at once lose nothing', async () => {

@@ -5,12 +5,14 @@ import {
   runFile,
   runRowSchema,
   storedRunSchema,
+  type RunEvent,
 } from '@holvek/core';
 import type { Store } from '../db/open';
-import { notFound, problemBody, refusals } from '../http/problem';
+import { Problem, notFound, problemBody, refusals } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute } from '../http/route';
-import { eventsOf, ingest } from '../ingest';
+import { ingest } from '../ingest/ingest';
+import { rawEventsOf } from '../ingest/rows';
 
 const MOST_IN_A_BATCH = 500;
 
@@ -28,7 +30,7 @@ const postEvents = createRoute({
       required: true,
       content: {
         'application/json': {
-          schema: z.object({ events: z.array(runEventSchema).min(1).max(MOST_IN_A_BATCH) }),
+          schema: z.object({ events: z.array(runEventSchema).min(1) }),
         },
       },
     },
@@ -61,16 +63,20 @@ export function runRoutes(store: Store) {
       const id = c.req.param('id');
       const row = await store.tables.runs.findByPk(id, { raw: true });
       if (!row) throw notFound('run', id);
-      return c.json(
-        { ...runFile(await eventsOf(store.tables, id)), run: runRowSchema.parse(row) },
-        200,
-      );
+      // As they were sent: their hashes are over every word of it.
+      const events = (await rawEventsOf(store.tables, id)) as RunEvent[];
+      return c.json({ ...runFile(events), run: runRowSchema.parse(row) }, 200);
     })
     .openapi(postEvents, async (c) => {
-      const result = await ingest(store, c.req.param('id'), c.req.valid('json').events);
+      const { events } = c.req.valid('json');
+      if (events.length > MOST_IN_A_BATCH)
+        throw new Problem(413, 'request.too_many_events', { most: MOST_IN_A_BATCH });
+      const sent = (await c.req.json<{ events: object[] }>()).events;
+      const result = await ingest(store, c.req.param('id'), events, sent);
       const body = { ...result, stored: [...result.stored], refused: [...result.refused] };
-      return result.refused.length === 0
-        ? c.json(body, 200)
-        : c.json(problemBody({ code: result.refused[0]!.code, detail: body }) as never, 409);
+      const [first] = result.refused;
+      if (!first) return c.json(body, 200);
+      const status = first.code === 'run.covers_refused' ? 422 : 409;
+      return c.json(problemBody({ code: first.code, detail: body }) as never, status as 409);
     });
 }

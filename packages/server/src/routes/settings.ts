@@ -1,5 +1,6 @@
 import { z } from '@hono/zod-openapi';
 import { defaultHouseRules, houseRulesSchema, publishedSchemas } from '@holvek/core';
+import { keepDocument } from '../db/keep';
 import type { Store } from '../db/open';
 import { notFound } from '../http/problem';
 import { newRouter } from '../http/router';
@@ -30,7 +31,7 @@ export function settingRoutes(store: Store) {
       async (c) => {
         const rules = c.req.valid('json');
         await store.write((tables) =>
-          tables.settings.upsert({ id: KEY, body: JSON.stringify(rules) }),
+          keepDocument(tables, 'settings', { id: KEY, body: JSON.stringify(rules) }),
         );
         return c.json(rules, 200);
       },

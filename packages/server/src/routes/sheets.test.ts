@@ -32,7 +32,9 @@ describe('sheets', () => {
   });
 
   test('each follows the one before, and the chain holds', async () => {
-    expect(await (await server.get(`/valves/${valve.id}/verify`)).json()).toEqual({ sheets: 2 });
+    expect(await (await server.get(`/valves/${valve.id}/verify`)).json()).toMatchObject({
+      sheets: 2,
+    });
   });
 
   test('go out as PDF, CSV and JSON under a name that says which', async () => {
@@ -52,20 +54,31 @@ describe('sheets', () => {
   }, 20_000);
 
   test('are corrected by a new revision that says why, once', async () => {
-    const change = { why: 'Hydrant number was wrong', notes: ['Hydrant 14, not 41'] };
-    const answer = await server.send('POST', `/sheets/${id}/revisions`, change);
-    const revised = (await answer.json()) as Sheet;
+    const change = {
+      by: 'Tomas Brandt',
+      why: 'Hydrant number was wrong',
+      notes: ['Hydrant 14, not 41'],
+    };
+    const atOnce = await Promise.all(
+      [1, 2, 3, 4].map(() => server.send('POST', `/sheets/${id}/revisions`, change)),
+    );
+    expect(atOnce.map(({ status }) => status).sort()).toEqual([200, 409, 409, 409]);
+    const revised = (await atOnce.find(({ ok }) => ok)!.json()) as Sheet;
     expect(revised.body).toMatchObject({
       revision: 2,
       notes: change.notes,
-      corrects: { why: change.why },
+      technician: 'Ines Varga',
+      corrects: { why: change.why, by: 'Tomas Brandt', at_ms: expect.any(Number) },
     });
     const again = await server.send('POST', `/sheets/${id}/revisions`, change);
     expect(again.status).toBe(409);
     expect(await codeOf(again)).toBe('sheet.already_revised');
-    expect(await (await server.get(`/valves/${valve.id}/verify`)).json()).toEqual({ sheets: 3 });
+    expect(await (await server.get(`/valves/${valve.id}/verify`)).json()).toMatchObject({
+      sheets: 3,
+    });
     expect(
-      (await server.send('POST', `/sheets/${id}/revisions`, { why: '', notes: [] })).status,
+      (await server.send('POST', `/sheets/${id}/revisions`, { by: 'Tomas', why: '', notes: [] }))
+        .status,
     ).toBe(400);
   });
 
@@ -77,6 +90,6 @@ describe('sheets', () => {
     );
     const answer = await server.get(`/valves/${valve.id}/verify`);
     expect(answer.status).toBe(409);
-    expect(await codeOf(answer)).toBe('sheet.hash_differs');
+    expect(await codeOf(answer)).toBe('sheet.altered');
   });
 });

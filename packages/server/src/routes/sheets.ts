@@ -12,10 +12,12 @@ import type { Store } from '../db/open';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
+import { restsOn } from '../sheet/evidence-file';
 import { sheetPdf } from '../sheet/pdf/sheet-pdf';
-import { fileSheet, latestPractice, latestSheets, sheetById, sheetsOf } from '../sheet/shelf';
+import { fileSheet, isRevised, latestPractice, latestSheets, sheetById } from '../sheet/shelf';
 
 const revision = z.object({
+  by: z.string().trim().min(2).max(80),
   why: z.string().min(3).max(2000),
   notes: z.array(z.string().max(2000)).max(50),
 });
@@ -66,7 +68,7 @@ export function sheetRoutes(store: Store, fontFolder: string) {
       c,
       sheet,
       'json',
-      JSON.stringify(sheetFile(sheet), null, 2),
+      JSON.stringify(sheetFile(sheet, await restsOn(store, sheet)), null, 2),
       'application/json',
     );
   });
@@ -88,16 +90,15 @@ export function sheetRoutes(store: Store, fontFolder: string) {
       async (c) => {
         const sheet = await find(c.req.param('id'));
         if (sheet.body.rehearsal) throw new Problem(409, 'sheet.is_practice');
-        const { why, notes } = c.req.valid('json');
-        const later = (await sheetsOf(store, sheet.body.valve_id)).some(
-          ({ body }) => body.corrects?.hash === sheet.hash,
-        );
-        if (later) throw new Problem(409, 'sheet.already_revised');
-        const revised = await store.write((tables) =>
-          fileSheet(tables, sheet.body.valve_id, (latest) =>
-            reviseSheet(sheet, { notes }, why, latest ?? sheet.hash),
-          ),
-        );
+        const said = { ...c.req.valid('json'), at_ms: Date.now() };
+        const { valve_id } = sheet.body;
+        const revised = await store.write(async (tables) => {
+          // Asked in the same transaction: of several at once, one is the revision.
+          if (await isRevised(tables, sheet)) throw new Problem(409, 'sheet.already_revised');
+          return fileSheet(tables, store.signer, valve_id, (latest) =>
+            reviseSheet(sheet, said, latest ?? sheet.hash),
+          );
+        });
         return c.json(revised, 200);
       },
     );

@@ -2,6 +2,7 @@ import {
   asRecord,
   defaultHouseRules,
   rehearse,
+  sealEntries,
   sheetSchema,
   solveLadder,
   startDraft,
@@ -9,6 +10,7 @@ import {
   systemSchema,
   twinOf,
   type EventOf,
+  type RunEvent,
   type System,
   type Valve,
 } from '@holvek/core';
@@ -113,14 +115,15 @@ describe('what a run has changed', () => {
       at_ms: now,
       lamport: 1,
     } as EventOf<'started'>;
-    return rehearse({
+    const { events } = rehearse({
       started,
       runId: id,
       twin: twinOf(base)!,
       author: 'Ines',
       startAtMs: now,
       newId: () => `${id}-${++n}`,
-    }).events;
+    });
+    return sealEntries(events);
   };
   test('is practice where a twin was used: nothing is learned, and no chain begins', async () => {
     await server.send('PUT', `/valves/${demo.id}`, demo);
@@ -131,7 +134,11 @@ describe('what a run has changed', () => {
     expect(await (await server.get(`/valves/${demo.id}`)).json()).toEqual(demo);
     expect(await (await server.get(`/valves/${demo.id}/sheets`)).json()).toEqual([]);
     expect(await (await server.get('/sheets')).json()).toEqual([]);
-    expect(await (await server.get(`/valves/${demo.id}/verify`)).json()).toEqual({ sheets: 0 });
+    expect(await (await server.get(`/valves/${demo.id}/verify`)).json()).toEqual({
+      sheets: 0,
+      entries: 0,
+      lines: 0,
+    });
     for (const path of ['/practice', `/valves/${demo.id}/practice`]) {
       const [practice] = sheetSchema.array().parse(await (await server.get(path)).json());
       expect(practice).toMatchObject({ id: sheetId, body: { rehearsal: true } });
@@ -140,6 +147,7 @@ describe('what a run has changed', () => {
     const pdf = await server.get(`/sheets/${sheetId}.pdf`);
     expect(pdf.headers.get('content-disposition')).toContain('PRACTICE-BSV-02');
     const revised = await server.send('POST', `/sheets/${sheetId}/revisions`, {
+      by: 'Tomas',
       why: 'Not a record',
       notes: [],
     });
@@ -149,7 +157,8 @@ describe('what a run has changed', () => {
 
   test('cannot be a record of a real valve where a twin was used', async () => {
     const [started, ...rest] = runEvents(demo, 'bsv-x');
-    const events = [{ ...started, purpose: 'record' }, ...rest];
+    const record = { ...started, purpose: 'record' } as RunEvent;
+    const events = sealEntries([record, ...rest.slice(0, -1)]);
     const answer = await server.send('POST', '/runs/bsv-x/events', { events });
     expect(answer.status).toBe(409);
     expect(await answer.json()).toMatchObject({ error: { code: 'run.record_on_twin' } });

@@ -5,7 +5,6 @@ import {
   readRegisterCsv,
   sheetSchema,
   valveSchema,
-  verifyChain,
   writeRegisterCsv,
   type Valve,
 } from '@holvek/core';
@@ -13,7 +12,7 @@ import type { Store } from '../db/open';
 import { Problem } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
-import { chainOf, latestPractice, sheetsOf } from '../sheet/shelf';
+import { latestPractice, sheetsOf } from '../sheet/shelf';
 import { documentsOf } from './documents';
 
 /** The register: valves one by one, as CSV both ways, and the check of a valve's chain of sheets. */
@@ -81,19 +80,6 @@ export function valveRoutes(store: Store) {
       async (c) => {
         await valves.get(c.req.param('id'));
         return c.json(await latestPractice(store, 100, c.req.param('id')), 200);
-      },
-    )
-    .openapi(
-      getRoute(
-        '/valves/{id}/verify',
-        'Walk the chain of a valve’s sheets',
-        z.object({ sheets: z.number() }),
-      ),
-      async (c) => {
-        await valves.get(c.req.param('id'));
-        const verdict = verifyChain(await chainOf(store, c.req.param('id')));
-        if (!verdict.ok) throw new Problem(409, verdict.error.code, verdict.error);
-        return c.json({ sheets: verdict.value }, 200);
       },
     );
 }

@@ -12,7 +12,7 @@ import {
   verifyChain,
 } from '@holvek/core';
 import { openStore, type Store } from '../db/open';
-import { eventsOf } from '../ingest';
+import { eventsOf } from '../ingest/rows';
 import { sheetsOf } from '../sheet/shelf';
 import { seedLarkhollow } from './larkhollow';
 import { demoGauges, demoValves } from './valves';

@@ -11,8 +11,9 @@ import {
   type Site,
   type Valve,
 } from '@holvek/core';
+import { keepDocument } from '../db/keep';
 import type { Store } from '../db/open';
-import { ingest } from '../ingest';
+import { ingest } from '../ingest/ingest';
 import { sheetsOf } from '../sheet/shelf';
 import { demoRounds, demoSystems } from './systems';
 import { demoGauges, demoValves, type DemoValve } from './valves';
@@ -36,15 +37,15 @@ export async function seedLarkhollow(
   const valves = demoValves.map(foundToday);
   await store.write(async (tables) => {
     const body = (value: unknown) => JSON.stringify(value);
-    await tables.sites.create({ id: SITE.id, body: body(SITE) });
+    await keepDocument(tables, 'sites', { id: SITE.id, body: body(SITE) });
     for (const gauge of gauges)
-      await tables.gauges.create({ id: gauge.id, tag: gauge.tag, body: body(gauge) });
+      await keepDocument(tables, 'gauges', { id: gauge.id, tag: gauge.tag, body: body(gauge) });
     for (const valve of valves)
-      await tables.valves.create({ id: valve.id, tag: valve.tag, body: body(valve) });
+      await keepDocument(tables, 'valves', { id: valve.id, tag: valve.tag, body: body(valve) });
     for (const round of demoRounds(new Date(now).toISOString().slice(0, 10)))
-      await tables.rounds.create({ id: round.id, body: body(round) });
+      await keepDocument(tables, 'rounds', { id: round.id, body: body(round) });
     for (const system of demoSystems())
-      await tables.systems.create({ id: system.id, body: body(system) });
+      await keepDocument(tables, 'systems', { id: system.id, body: body(system) });
   });
   for (const demo of demoValves) {
     await makeHistory(store, demo, gauges, now);

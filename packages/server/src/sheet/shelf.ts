@@ -9,10 +9,13 @@ import {
   type Run,
   type Sheet,
   type SheetBody,
+  type Signer,
 } from '@holvek/core';
-import { and, literal } from 'sequelize';
+import { and, literal, where } from 'sequelize';
 import type { Store } from '../db/open';
+import { keepDocument } from '../db/keep';
 import type { Tables } from '../db/tables';
+import { logSheet } from './log';
 
 type Row = { readonly id: string; readonly hash: string; readonly body: string };
 const toSheet = ({ id, hash, body }: Row): Sheet =>
@@ -73,6 +76,12 @@ export async function sheetById(store: Store, id: string): Promise<Sheet | undef
   return row ? toSheet(row) : undefined;
 }
 
+/** Whether a later revision corrects this sheet. */
+export const isRevised = async (tables: Tables, { hash, body }: Sheet): Promise<boolean> =>
+  (await tables.sheets.count({
+    where: and({ valve_id: body.valve_id }, where(literal("body ->> '$.corrects.hash'"), hash)),
+  })) > 0;
+
 function sheetFrom(body: SheetBody): Sheet {
   const hash = hashOf(body);
   return { id: hash.slice(0, 24), hash, body };
@@ -81,6 +90,7 @@ function sheetFrom(body: SheetBody): Sheet {
 /** Adds a body to the end of its valve's chain. `build` is given the hash it must follow. */
 export async function fileSheet(
   tables: Tables,
+  signer: Signer,
   valveId: string,
   build: (previousHash: string | null) => SheetBody,
 ): Promise<Sheet> {
@@ -100,6 +110,7 @@ export async function fileSheet(
     signed_at_ms: body.signed_at_ms,
     body: JSON.stringify(body),
   });
+  await logSheet(tables, signer, { hash, valve_id: valveId });
   return sheet;
 }
 
@@ -107,14 +118,22 @@ export async function fileSheet(
  * Freezes a signed run. A record goes onto its valve's chain, and the register learns what the run has
  * changed; practice is kept apart and teaches nothing.
  */
-export async function fileRun(tables: Tables, run: Run): Promise<Sheet> {
+export async function fileRun(tables: Tables, signer: Signer, run: Run): Promise<Sheet> {
   const valveId = run.started.valve_id;
   if (isPractice(run.started)) return filePractice(tables, unwrap(freezeSheet(run, null)));
-  const sheet = await fileSheet(tables, valveId, (previous) => unwrap(freezeSheet(run, previous)));
+  const sheet = await fileSheet(tables, signer, valveId, (previous) =>
+    unwrap(freezeSheet(run, previous)),
+  );
   const row = await tables.valves.findByPk(valveId, { raw: true });
   if (row) {
     const after = valveAfter(valveSchema.parse(JSON.parse(row.body)), sheet);
-    await tables.valves.update({ body: JSON.stringify(after) }, { where: { id: valveId } });
+    const body = JSON.stringify(after);
+    await keepDocument(
+      tables,
+      'valves',
+      { id: valveId, tag: after.tag, body },
+      sheet.body.technician,
+    );
   }
   return sheet;
 }

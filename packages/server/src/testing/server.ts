@@ -2,6 +2,7 @@ import {
   asRecord,
   defaultHouseRules,
   rehearse,
+  sealEntries,
   startDraft,
   twinOf,
   type EventOf,
@@ -38,7 +39,10 @@ export async function testServer(file = ':memory:'): Promise<TestServer> {
       headers: { 'content-type': 'application/json' },
       body: typeof body === 'string' ? body : JSON.stringify(body),
     });
-  if ((await store.tables.valves.count()) === 0) await send('PUT', `/valves/${valve.id}`, valve);
+  if ((await store.tables.valves.count()) === 0) {
+    await send('PUT', `/valves/${valve.id}`, valve);
+    for (const gauge of gauges) await send('PUT', `/gauges/${gauge.id}`, gauge);
+  }
   return { store, app, get: async (path) => app.request(`/api${path}`), send, faults };
 }
 
@@ -66,7 +70,7 @@ export function wholePractice(runId: string, seed = 1, stopBefore?: string): Reh
     lamport: 1,
   } as EventOf<'started'>;
   let count = 0;
-  return rehearse({
+  const rehearsal = rehearse({
     started,
     runId,
     twin: twinOf(stamped)!,
@@ -75,6 +79,7 @@ export function wholePractice(runId: string, seed = 1, stopBefore?: string): Reh
     newId: () => `${runId}-${String(++count).padStart(4, '0')}`,
     ...(stopBefore ? { stopBefore } : {}),
   });
+  return { ...rehearsal, events: sealEntries(rehearsal.events) };
 }
 
 export type Problem = { readonly error: { readonly code: string; readonly detail?: unknown } };

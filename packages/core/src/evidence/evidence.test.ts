@@ -1,0 +1,264 @@
+import { unwrap } from '../result';
+import { reduceRun, sealEntry, type RunEvent } from '../run';
+import { freezeSheet, hashOf, reviseSheet, type Sheet, type SheetBody } from '../sheet';
+import { rehearsed } from '../testing/samples';
+import { asRecord } from '../twin';
+import { checkWith, makeKey, signerOf, type Signer } from './keys';
+import { EMPTY_HEAD, hashOfLine, headWords, keyNameOf, readHead, type LogLine } from './log';
+import { evidenceFileSchema, verifyEvidence, verifySheet, type EvidenceFile } from './verify';
+import { faultWords, noteWords } from './words';
+
+const { subtle } = globalThis.crypto;
+const check = checkWith(subtle);
+
+const runsOf = (valve: string, visit: number): RunEvent[] => {
+  const over = { valve_id: valve, valve_tag: valve.toUpperCase() };
+  const { events } = rehearsed({ seed: visit, over });
+  return [...asRecord(events.map((event) => ({ ...event, run_id: `${valve}-${visit}` })))];
+};
+const visits = [
+  ['prv-1', 1],
+  ['prv-2', 2],
+  ['prv-1', 3],
+] as const;
+const runs = Object.fromEntries(
+  visits.map(([valve, visit]) => [`${valve}-${visit}`, runsOf(valve, visit)]),
+);
+
+const sheetOf = (body: SheetBody): Sheet => {
+  const hash = hashOf(body);
+  return { id: hash.slice(0, 24), hash, body };
+};
+const bodyOf = (run: string, previous: string | null): SheetBody =>
+  unwrap(freezeSheet(unwrap(reduceRun(runs[run]!)), previous));
+
+async function logged(sheets: readonly Sheet[], signer: Signer): Promise<LogLine[]> {
+  const lines: LogLine[] = [];
+  for (const { hash: sheet, body } of sheets) {
+    const last = lines.at(-1);
+    const said = {
+      seq: lines.length + 1,
+      valve_id: body.valve_id,
+      sheet,
+      at_ms: body.signed_at_ms,
+      previous: last?.hash ?? null,
+    };
+    const hash = hashOfLine(said);
+    lines.push({ ...said, hash, key: signer.name, signature: await signer.sign(hash) });
+  }
+  return lines;
+}
+
+let signer: Signer;
+let file: EvidenceFile;
+beforeAll(async () => {
+  signer = await signerOf(subtle, await makeKey(subtle));
+  const first = sheetOf(bodyOf('prv-1-1', null));
+  const other = sheetOf(bodyOf('prv-2-2', null));
+  const second = sheetOf(bodyOf('prv-1-3', first.hash));
+  const revised = sheetOf(
+    reviseSheet(second, { notes: ['14'], why: 'Wrong', by: 'Tomas', at_ms: 5 }, second.hash),
+  );
+  file = await fileOf([first, other, second, revised], signer);
+});
+
+const fileOf = async (sheets: readonly Sheet[], by: Signer): Promise<EvidenceFile> => ({
+  format: 'holvek.evidence',
+  version: 1,
+  valves: ['prv-1', 'prv-2'],
+  sheets: [...sheets],
+  runs,
+  log: await logged(sheets, by),
+  keys: [by.publicKey],
+});
+
+type Options = Partial<Parameters<typeof verifyEvidence>[1]>;
+const codes = async (changed: EvidenceFile, options: Options = {}): Promise<string[]> => {
+  // As it comes out of a file.
+  const read = evidenceFileSchema.parse(JSON.parse(JSON.stringify(changed)));
+  const { faults } = await verifyEvidence(read, { check, ...options });
+  for (const fault of faults) expect(faultWords(fault)).toMatch(/^[A-Z].*\.$/u);
+  return faults.map(({ code }) => code);
+};
+
+describe('evidence that is whole', () => {
+  test('has no fault, and says how much was checked', async () => {
+    const { faults, notes, ...counts } = await verifyEvidence(file, {
+      check,
+      trusted: [signer.name.slice(0, 16)],
+      head: readHead(headWords(file.log.at(-1)!))!,
+    });
+    expect(faults).toEqual([]);
+    const entries = Object.values(runs).reduce((sum, list) => sum + list.length, 0);
+    expect(counts).toEqual({ sheets: 4, entries, lines: 4 });
+    expect(notes.map(noteWords)).toEqual([expect.stringMatching(/is a revision/u)]);
+  });
+
+  test('of one valve alone is checked against the whole log', async () => {
+    const own = file.sheets.filter(({ body }) => body.valve_id === 'prv-1');
+    expect(await codes({ ...file, valves: ['prv-1'], sheets: own })).toEqual([]);
+  });
+
+  test('a sheet of before has no entries to be checked by, and that is said', async () => {
+    const plain = sheetOf(unwrap(freezeSheet(rehearsed().run, null)));
+    const old = await fileOf([plain], signer);
+    const { faults, notes } = await verifyEvidence(old, { check });
+    expect(faults).toEqual([]);
+    expect(notes.map(noteWords)).toEqual([expect.stringMatching(/of before/u)]);
+  });
+});
+
+describe('what was tampered with', () => {
+  const swap = <T>(list: readonly T[], i: number, next: T): T[] =>
+    list.map((each, at) => (at === i ? next : each));
+  const body = (sheet: Sheet, over: Partial<SheetBody>): Sheet => ({
+    ...sheet,
+    body: { ...sheet.body, ...over },
+  });
+
+  test.each<[string, (f: EvidenceFile) => EvidenceFile, string[]]>([
+    [
+      'one figure of a sheet',
+      (f) => ({ ...f, sheets: swap(f.sheets, 1, body(f.sheets[1]!, { verdict: 'fail' })) }),
+      ['sheet.altered'],
+    ],
+    [
+      'a sheet dropped from the middle',
+      (f) => ({ ...f, sheets: f.sheets.filter((_, i) => i !== 2) }),
+      ['sheet.link_broken', 'sheet.dropped'],
+    ],
+    ['the last sheet dropped', (f) => ({ ...f, sheets: f.sheets.slice(0, -1) }), ['sheet.dropped']],
+    [
+      'two sheets changed places',
+      (f) => ({ ...f, sheets: [f.sheets[1]!, f.sheets[0]!, ...f.sheets.slice(2)] }),
+      ['sheet.reordered'],
+    ],
+    [
+      'a line of the log taken out',
+      (f) => ({ ...f, log: f.log.filter((_, i) => i !== 1) }),
+      ['log.line_missing', 'sheet.not_in_log'],
+    ],
+    [
+      'a line of the log changed',
+      (f) => ({ ...f, log: swap(f.log, 1, { ...f.log[1]!, at_ms: 7 }) }),
+      ['log.line_changed', 'signature.wrong'],
+    ],
+    [
+      'a sheet under another valve’s name',
+      (f) => ({ ...f, log: swap(f.log, 1, { ...f.log[1]!, valve_id: 'prv-9' }) }),
+      ['log.line_changed', 'signature.wrong', 'sheet.other_valve'],
+    ],
+    [
+      'a signature of other words',
+      (f) => ({ ...f, log: swap(f.log, 0, { ...f.log[0]!, signature: f.log[1]!.signature }) }),
+      ['signature.wrong'],
+    ],
+    [
+      'a signature cut short',
+      (f) => ({
+        ...f,
+        log: swap(f.log, 0, { ...f.log[0]!, signature: f.log[0]!.signature.slice(0, 20) }),
+      }),
+      ['signature.wrong'],
+    ],
+    [
+      'an entry changed',
+      (f) => withRun(f, 'prv-2-2', (list) => swap(list, 5, { ...list[5]!, author: 'Nobody' })),
+      ['entries.altered'],
+    ],
+    [
+      'an entry changed and sealed anew',
+      (f) =>
+        withRun(f, 'prv-2-2', (list) => swap(list, 5, sealEntry({ ...list[5]!, author: 'N' }))),
+      ['entries.missing'],
+    ],
+    [
+      'an entry dropped',
+      (f) => withRun(f, 'prv-2-2', (list) => list.filter((_, i) => i !== 5)),
+      ['entries.missing'],
+    ],
+    ['no entries at all', (f) => ({ ...f, runs: {} }), Array(2 + 1).fill('entries.missing')],
+    [
+      'the entries of another run',
+      (f) => ({ ...f, runs: { ...f.runs, 'prv-2-2': f.runs['prv-1-1']! } }),
+      ['entries.other_sheet'],
+    ],
+    ['no key', (f) => ({ ...f, keys: [] }), ['key.unknown']],
+  ])('%s', async (_, tamper, wanted) => {
+    expect(await codes(tamper(file))).toEqual(wanted);
+  });
+
+  test('the last sheet dropped with its line shows against a head that was seen', async () => {
+    const cut = { ...file, sheets: file.sheets.slice(0, -1), log: file.log.slice(0, -1) };
+    expect(await codes(cut)).toEqual([]);
+    const head = readHead(headWords(file.log.at(-1)!))!;
+    expect(await codes(cut, { head })).toEqual(['log.head_lost']);
+  });
+
+  test('a whole record written anew by another key shows against the key, and against a head', async () => {
+    const stranger = await signerOf(subtle, await makeKey(subtle));
+    const [first, other] = file.sheets;
+    const forged = await fileOf([sheetOf({ ...first!.body, notes: ['x'] }), other!], stranger);
+    const rewritten = { ...forged, valves: ['prv-2'], sheets: [other!] };
+    expect(await codes(rewritten, { trusted: [signer.name] })).toContain('key.unknown');
+    const head = readHead(headWords(file.log[0]!))!;
+    expect(await codes(rewritten, { head })).toContain('log.head_changed');
+  });
+
+  test('a trusted key is named by no less than eight digits', async () => {
+    expect(await codes(file, { trusted: [signer.name.slice(0, 8)] })).toEqual([]);
+    expect(await codes(file, { trusted: [signer.name.slice(0, 7)] })).toEqual(['key.unknown']);
+  });
+});
+
+const withRun = (
+  f: EvidenceFile,
+  run: string,
+  change: (list: readonly RunEvent[]) => readonly RunEvent[],
+): EvidenceFile => ({ ...f, runs: { ...f.runs, [run]: [...change(f.runs[run] as RunEvent[])] } });
+
+describe('a sheet by itself', () => {
+  const own = () => ({
+    sheet: file.sheets[1]!,
+    entries: runs['prv-2-2']!,
+    line: file.log[1]!,
+    keys: file.keys,
+  });
+  const codesOf = async (changed: Parameters<typeof verifySheet>[0], trusted?: string[]) =>
+    (await verifySheet(changed, { check, ...(trusted ? { trusted } : {}) })).faults.map(
+      ({ code }) => code,
+    );
+
+  test('is checked by its words, its entries and its line', async () => {
+    expect(await codesOf(own(), [signer.name])).toEqual([]);
+    const { sheet } = own();
+    const altered = { ...sheet, body: { ...sheet.body, technician: 'Nobody' } };
+    expect(await codesOf({ ...own(), sheet: altered })).toEqual(['sheet.altered']);
+    expect(await codesOf({ ...own(), entries: runs['prv-1-1']! })).toEqual(['entries.other_sheet']);
+    expect(await codesOf({ ...own(), line: file.log[0]! })).toEqual(['sheet.not_in_log']);
+    expect(await codesOf({ ...own(), line: undefined })).toEqual(['sheet.not_in_log']);
+    expect(await codesOf(own(), ['f'.repeat(64)])).toEqual(['key.unknown']);
+  });
+
+  test('practice has no line, and needs none', async () => {
+    const body = { ...bodyOf('prv-1-1', null), rehearsal: true };
+    expect(
+      (await verifySheet({ sheet: sheetOf(body) }, { check })).faults.map(({ code }) => code),
+    ).toEqual(['entries.missing']);
+  });
+});
+
+describe('heads and keys', () => {
+  test('a head is read as it is written', () => {
+    expect(headWords(EMPTY_HEAD)).toBe('0-');
+    expect(readHead('0-')).toEqual({ seq: 0, starts: '' });
+    expect(readHead(' 17-3f2a9c0411aa22bb ')).toEqual({ seq: 17, starts: '3f2a9c0411aa22bb' });
+    for (const wrong of ['17', 'x-12', '3-xyz', '-1-ab']) expect(readHead(wrong)).toBeUndefined();
+  });
+
+  test('a key that signs is read only when it is one', async () => {
+    await expect(signerOf(subtle, { kty: 'RSA' })).rejects.toThrow();
+    expect(signer.name).toBe(keyNameOf(signer.publicKey));
+    expect(JSON.stringify(signer.publicKey)).not.toContain('"d"');
+  });
+});

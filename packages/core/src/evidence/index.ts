@@ -1,0 +1,4 @@
+export * from './log';
+export * from './keys';
+export * from './verify';
+export * from './words';

@@ -1,0 +1,44 @@
+import type { EvidenceFault, EvidenceNote } from './verify';
+
+const short = (hash: string): string => hash.slice(0, 12);
+
+type Words = {
+  readonly [C in EvidenceFault['code']]: (fault: Extract<EvidenceFault, { code: C }>) => string;
+};
+
+const words: Words = {
+  'log.line_changed': ({ seq }) => `Line ${seq} of the log was changed, or one before it.`,
+  'log.line_missing': ({ seq }) => `Line ${seq} of the log is missing.`,
+  'log.head_lost': ({ seq }) =>
+    `The log ends before line ${seq}, which was seen: sheets have been dropped from its end.`,
+  'log.head_changed': ({ seq }) =>
+    `Line ${seq} of the log is not the one that was seen: the log has been written anew.`,
+  'sheet.altered': ({ sheet }) =>
+    `Sheet ${short(sheet)} does not say what it said when it was filed.`,
+  'sheet.link_broken': ({ sheet }) =>
+    `Sheet ${short(sheet)} does not follow the one before it: one is missing, or was moved.`,
+  'sheet.other_valve': ({ sheet, valve }) =>
+    `Sheet ${short(sheet)} was filed for another valve: ${valve}.`,
+  'sheet.dropped': ({ sheet, seq }) =>
+    `Sheet ${short(sheet)} was filed in line ${seq} of the log and is not here.`,
+  'sheet.reordered': ({ sheet }) => `Sheet ${short(sheet)} does not stand where it was filed.`,
+  'sheet.not_in_log': ({ sheet }) => `Sheet ${short(sheet)} was never filed: it is not in the log.`,
+  'entries.missing': ({ sheet }) =>
+    `Entries that the signature under sheet ${short(sheet)} is about are not here.`,
+  'entries.altered': ({ sheet, entry }) =>
+    `Entry ${entry} under sheet ${short(sheet)} was changed after it was sealed.`,
+  'entries.other_sheet': ({ sheet }) =>
+    `The entries under sheet ${short(sheet)} come to another sheet than this.`,
+  'signature.wrong': ({ seq }) => `The signature under line ${seq} of the log does not hold.`,
+  'key.unknown': ({ key }) => `Signed by a key that is not known: ${short(key)}.`,
+};
+
+/** What is wrong, as a sentence. */
+export const faultWords = (fault: EvidenceFault): string =>
+  (words[fault.code] as (fault: EvidenceFault) => string)(fault);
+
+/** What could not be checked, and why that is no fault. */
+export const noteWords = ({ code, sheet }: EvidenceNote): string =>
+  code === 'sheet.without_root'
+    ? `Sheet ${short(sheet)} is of before: its words are checked, its entries are not.`
+    : `Sheet ${short(sheet)} is a revision: its readings stand in the sheet that it corrects.`;

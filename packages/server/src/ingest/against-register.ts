@@ -1,0 +1,81 @@
+import {
+  defaultHouseRules,
+  digestOf,
+  gaugeSchema,
+  houseRulesSchema,
+  isPractice,
+  valveSchema,
+  type EventOf,
+  type Gauge,
+} from '@holvek/core';
+import type { Tables } from '../db/tables';
+
+export type RegisterError = {
+  readonly code:
+    'valve.not_found' | 'plate.never_so' | 'gauge.not_found' | 'gauge.never_so' | 'rules.never_so';
+  readonly detail: { readonly id: string };
+};
+
+/**
+ * Checks the beginning of a run against the register: its valve is there, and for a record, plate,
+ * target, gauges and rules are as the register has them or once had them (a phone may be behind).
+ */
+export async function registerError(
+  tables: Tables,
+  started: EventOf<'started'>,
+): Promise<RegisterError | undefined> {
+  const { valve_id: id } = started;
+  if (!(await tables.valves.findByPk(id, { raw: true })))
+    return { code: 'valve.not_found', detail: { id } };
+  if (isPractice(started)) return undefined;
+  if (!(await hasStood(tables, 'valves', id, settingOf, settingOf(started))))
+    return { code: 'plate.never_so', detail: { id } };
+  for (const gauge of Object.values(started.gauges)) {
+    const error = await gaugeError(tables, gauge);
+    if (error) return error;
+  }
+  const rules = started.house_rules;
+  const isOrdinary = digestOf(rules) === digestOf(defaultHouseRules);
+  return isOrdinary || (await hasStood(tables, 'settings', 'house_rules', rulesOf, rules))
+    ? undefined
+    : { code: 'rules.never_so', detail: { id: 'house_rules' } };
+}
+
+async function gaugeError(tables: Tables, gauge: Gauge): Promise<RegisterError | undefined> {
+  const { id } = gauge;
+  if (!(await tables.gauges.findByPk(id, { raw: true })))
+    return { code: 'gauge.not_found', detail: { id } };
+  return (await hasStood(tables, 'gauges', id, facePart, facePart(gauge)))
+    ? undefined
+    : { code: 'gauge.never_so', detail: { id } };
+}
+
+type Setting = Pick<EventOf<'started'>, 'plate' | 'target' | 'other_targets'>;
+const settingOf = (value: unknown): Setting => {
+  const { plate, target, other_targets } = valveSchema
+    .pick({ plate: true, target: true, other_targets: true })
+    .parse(value);
+  return { plate, target, ...(other_targets ? { other_targets } : {}) };
+};
+
+/** What a gauge can tell; its next calibration may have been entered since. */
+const facePart = (value: unknown) => {
+  const { calibrated_on: _, calibration_due_on: _due, ...face } = gaugeSchema.parse(value);
+  return face;
+};
+
+const rulesOf = (value: unknown) =>
+  houseRulesSchema.parse({ ...defaultHouseRules, ...(value as object) });
+
+/** Whether some version of a document has had this part. */
+async function hasStood(
+  tables: Tables,
+  kind: string,
+  id: string,
+  partOf: (body: unknown) => unknown,
+  part: unknown,
+): Promise<boolean> {
+  const versions = await tables.history.findAll({ where: { kind, id }, raw: true });
+  const wanted = digestOf(part);
+  return versions.some(({ body }) => digestOf(partOf(JSON.parse(body))) === wanted);
+}

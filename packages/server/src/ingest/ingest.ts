@@ -1,0 +1,109 @@
+import { hashOfEntry, startError, type Ingested, type RunEvent } from '@holvek/core';
+import type { Store } from '../db/open';
+import type { Tables } from '../db/tables';
+import { registerError } from './against-register';
+import { conclude } from './conclude';
+import { atTheDoor, type Refused, type Sent } from './door';
+import { Judge } from './judge';
+import { eventsOf, insertEvents, keepRefused, refusedHashes, touchRun } from './rows';
+
+/**
+ * Takes a batch of entries of one run into the log. The same id twice is one entry; the order of
+ * arrival does not matter; what the rules of the core do not allow is refused one by one, kept aside,
+ * and named; nothing joins a run that is signed.
+ */
+export const ingest = (
+  store: Store,
+  runId: string,
+  batch: readonly RunEvent[],
+  raws: readonly object[] = batch,
+): Promise<Ingested> =>
+  store.write(async (tables) => {
+    const run = await tables.runs.findByPk(runId, { raw: true });
+    const sent = batch.map((event, i) => ({ event, raw: raws[i]! }));
+    const { known, fresh, refused: turnedAway } = await atTheDoor(tables, runId, sent);
+    if (run?.status === 'signed') return afterSigning(tables, { runId, known, fresh, turnedAway });
+    const { accepted, refused } = await judged(tables, runId, fresh);
+    for (const [entry, reason] of refused) await keepRefused(tables, runId, entry, reason);
+    const answer = {
+      stored: [...known, ...accepted.map(({ event }) => event.id)],
+      refused: [...turnedAway, ...refused.map(([, reason]) => reason)],
+    };
+    if (accepted.length > 0) {
+      const events = accepted.map(({ event }) => event);
+      await touchRun(tables, { runId, accepted: events, exists: run !== null });
+      await insertEvents(tables, accepted);
+    }
+    const mayEnd =
+      (accepted.length > 0 && run?.status === 'signing') ||
+      accepted.some(({ event: { type } }) => type === 'signed' || type === 'abandoned');
+    return mayEnd ? { ...answer, ...(await conclude(tables, store.signer, runId)) } : answer;
+  });
+
+type Late = {
+  readonly runId: string;
+  readonly known: readonly string[];
+  readonly fresh: readonly Sent[];
+  readonly turnedAway: readonly Refused[];
+};
+
+/** A run that is signed takes nothing; a phone that did not hear of its sheet is told again. */
+async function afterSigning(
+  tables: Tables,
+  { runId, known, fresh, turnedAway }: Late,
+): Promise<Ingested> {
+  const late = fresh.map(({ event }) => ({ id: event.id, code: 'run.already_signed' }));
+  for (const [i, entry] of fresh.entries()) await keepRefused(tables, runId, entry, late[i]!);
+  const of = { where: { run_id: runId }, order: [['signed_at_ms', 'ASC']] as [string, string][] };
+  const sheet = (await tables.sheets.findOne(of)) ?? (await tables.practice.findOne(of));
+  return {
+    stored: [...known],
+    refused: [...turnedAway, ...late],
+    ...(sheet ? { sheetId: sheet.id } : {}),
+  };
+}
+
+type Judged = {
+  readonly accepted: readonly Sent[];
+  readonly refused: readonly (readonly [Sent, Refused])[];
+};
+
+/** Judges what is new in causal order: as the core would have when it was entered. */
+async function judged(tables: Tables, runId: string, fresh: readonly Sent[]): Promise<Judged> {
+  const stored = await eventsOf(tables, runId);
+  const aside = await refusedHashes(tables, runId);
+  // What was refused once may have been taken since: its valve is in the register now.
+  for (const event of stored) aside.delete(hashOfEntry(event));
+  const judge = new Judge(stored, aside);
+  const accepted: Sent[] = [];
+  const refused: (readonly [Sent, Refused])[] = [];
+  const inOrder = [...fresh].sort((a, b) => a.event.lamport - b.event.lamport);
+  for (const sent of inOrder) {
+    const { event } = sent;
+    const wrong =
+      (await startTrouble(tables, event)) ?? coversRefused(event, aside) ?? judge.trouble(event);
+    if (wrong) {
+      aside.add(hashOfEntry(event));
+      refused.push([sent, { id: event.id, ...wrong }]);
+    } else {
+      aside.delete(hashOfEntry(event));
+      accepted.push(sent);
+    }
+  }
+  return { accepted, refused };
+}
+
+type Trouble = { readonly code: string; readonly detail?: unknown };
+
+async function startTrouble(tables: Tables, event: RunEvent): Promise<Trouble | undefined> {
+  if (event.type !== 'started') return undefined;
+  const unfit = startError(event);
+  return unfit ? { code: unfit.code, detail: unfit } : registerError(tables, event);
+}
+
+/** A signature over an entry that was refused names it. */
+function coversRefused(event: RunEvent, aside: ReadonlySet<string>): Trouble | undefined {
+  if (event.type !== 'signed') return undefined;
+  const hash = event.seen?.find((each) => aside.has(each));
+  return hash === undefined ? undefined : { code: 'run.covers_refused', detail: { hash } };
+}

@@ -1,0 +1,79 @@
+import {
+  checkWith,
+  evidenceFileSchema,
+  faultWords,
+  keyNameOf,
+  noteWords,
+  readHead,
+  readJsonFile,
+  sheetFileSchema,
+  verifyEvidence,
+  verifySheet,
+  type Verified,
+  type VerifyOptions,
+} from '@holvek/core';
+import { readFileSync } from 'node:fs';
+import { parseArgs } from 'node:util';
+import { z } from 'zod';
+
+const usage = `npm run verify -- FILE… [--key NAME] [--head SEQ-HASH]
+
+FILE   an exported record (evidence.json) or one sheet (….json); no server is asked
+--key  name of the key that may have signed, as /api/keys and the paper show it; may be given again
+--head a line of the log that was seen: the paper and every phone show it`;
+
+const { values, positionals } = parseArgs({
+  allowPositionals: true,
+  options: { key: { type: 'string', multiple: true }, head: { type: 'string' } },
+});
+
+/** Checks exported files from their bytes alone and says in words what is wrong; ends with 1 where anything is. */
+async function main(): Promise<number> {
+  const head = values.head === undefined ? undefined : readHead(values.head);
+  if (positionals.length === 0 || (values.head !== undefined && !head)) {
+    console.error(usage);
+    return 2;
+  }
+  const options: VerifyOptions = {
+    check: checkWith(globalThis.crypto.subtle),
+    ...(values.key ? { trusted: values.key } : {}),
+    ...(head ? { head } : {}),
+  };
+  let isSound = true;
+  for (const file of positionals) isSound = (await verifyFile(file, options)) && isSound;
+  return isSound ? 0 : 1;
+}
+
+const eitherFile = z.discriminatedUnion('format', [evidenceFileSchema, sheetFileSchema]);
+
+async function verifyFile(file: string, options: VerifyOptions): Promise<boolean> {
+  const read = readJsonFile(readFileSync(file, 'utf8'), eitherFile);
+  if (!read.ok) {
+    const why =
+      read.error.code === 'file.not_json'
+        ? 'is cut off, or no JSON at all'
+        : `is no record of this house: ${read.error.path || 'its format'} is not as it should be`;
+    console.error(`${file}: ${why}. Nothing could be checked.`);
+    return false;
+  }
+  const { value } = read;
+  const result =
+    value.format === 'holvek.evidence'
+      ? await verifyEvidence(value, options)
+      : await verifySheet(value, options);
+  print(file, result);
+  if (!options.trusted)
+    for (const key of value.keys ?? []) console.log(`  signed by ${keyNameOf(key)}`);
+  if (value.format === 'holvek.sheet_file')
+    console.log('  one sheet by itself: whether others were dropped, only the whole record tells');
+  return result.faults.length === 0;
+}
+
+function print(file: string, { faults, notes, sheets, entries, lines }: Verified): void {
+  const counts = `${sheets} sheets, ${entries} entries, ${lines} lines of the log`;
+  console.log(`${file}: ${faults.length === 0 ? 'holds' : 'DOES NOT HOLD'} (${counts})`);
+  for (const fault of faults) console.log(`  ✗ ${faultWords(fault)}`);
+  for (const note of notes) console.log(`  · ${noteWords(note)}`);
+}
+
+process.exitCode = await main();

@@ -1,12 +1,11 @@
 import {
   checkWith,
-  evidenceFileSchema,
+  checkableFileSchema,
   faultWords,
   keyNameOf,
   noteWords,
   readHead,
   readJsonFile,
-  sheetFileSchema,
   verifyEvidence,
   verifySheet,
   type Verified,
@@ -14,7 +13,6 @@ import {
 } from '@holvek/core';
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { z } from 'zod';
 
 const usage = `npm run verify -- FILE… [--key NAME] [--head SEQ-HASH]
 
@@ -44,10 +42,8 @@ async function main(): Promise<number> {
   return isSound ? 0 : 1;
 }
 
-const eitherFile = z.discriminatedUnion('format', [evidenceFileSchema, sheetFileSchema]);
-
 async function verifyFile(file: string, options: VerifyOptions): Promise<boolean> {
-  const read = readJsonFile(readFileSync(file, 'utf8'), eitherFile);
+  const read = readJsonFile(readFileSync(file, 'utf8'), checkableFileSchema);
   if (!read.ok) {
     const why =
       read.error.code === 'file.not_json'

@@ -9,7 +9,7 @@ import { Slot } from 'expo-router';
 import { useEffect } from 'react';
 import { useColorScheme } from 'react-native';
 import { TamaguiProvider } from 'tamagui';
-import { KEEP_MS, persister, queryClient } from '@/data/queries';
+import { KEEP_MS, keepsWhatItHas, persister, queryClient } from '@/data/queries';
 import { startSync } from '@/data/store';
 import { usePreferences } from '@/settings/preferences';
 import { Guarded } from '@/shell/guarded';
@@ -41,7 +41,12 @@ export default function Layout() {
     <TamaguiProvider config={config} defaultTheme={chosen} key={chosen}>
       <PersistQueryClientProvider
         client={queryClient}
-        persistOptions={{ persister, maxAge: KEEP_MS, buster: '1' }}
+        persistOptions={{
+          persister,
+          maxAge: KEEP_MS,
+          buster: '1',
+          dehydrateOptions: keepsWhatItHas,
+        }}
       >
         <Shell>
           <Guarded>

@@ -4,7 +4,7 @@ import { compress } from 'hono/compress';
 import { HTTPException } from 'hono/http-exception';
 import { secureHeaders } from 'hono/secure-headers';
 import { deviceSocket } from './device/socket';
-import type { Store } from './db/open';
+import { isDiskFull, type Store } from './db/open';
 import { Problem, problemBody } from './http/problem';
 import { sameHouse } from './http/same-house';
 import { documentRoutes } from './routes/documents';
@@ -78,6 +78,7 @@ export function createApp(
         error.status,
       );
     options.log?.(error);
+    if (isDiskFull(error)) return c.json(problemBody({ code: 'storage.full' }), 507);
     return c.json(problemBody({ code: 'server.fault' }), 500);
   });
   const routed = app.route('/api', api);

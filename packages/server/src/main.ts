@@ -1,6 +1,9 @@
 import { serve } from '@hono/node-server';
+import { mkdirSync } from 'node:fs';
+import { dirname } from 'node:path';
 import { WebSocketServer } from 'ws';
 import { createApp } from './app';
+import { AlreadyServed, holdAlone } from './db/one-server';
 import { NewerDatabase, openStore } from './db/open';
 import { LONGEST_TEXT } from './device/stand-in';
 import { ownNames } from './http/own-names';
@@ -21,6 +24,8 @@ async function main() {
     SEED,
     ALLOWED_HOSTS,
   } = process.env;
+  mkdirSync(dirname(DATA), { recursive: true, mode: 0o700 });
+  await holdAlone(DATA);
   if (SEED === 'demo')
     await seedFile(DATA, { now: Date.now(), tell: (line) => console.log(`  ${line}`) });
   const store = await openStore(DATA);
@@ -52,6 +57,7 @@ async function main() {
 }
 
 main().catch((error: unknown) => {
-  console.error(error instanceof NewerDatabase ? error.message : error);
+  const isSaid = error instanceof NewerDatabase || error instanceof AlreadyServed;
+  console.error(isSaid ? error.message : error);
   process.exit(1);
 });

@@ -4,14 +4,14 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { XStack } from 'tamagui';
 import { api } from '@/data/api';
-import { useSheets, useVerify } from '@/data/queries';
+import { useSheets } from '@/data/queries';
 import { Screen } from '@/shell/screen';
+import { EvidenceCard } from '@/sheet/evidence-card';
 import { ReviseSheet } from '@/sheet/revise-sheet';
 import { ReportView } from '@/report/report-view';
-import { Card, Row } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
-import { Figure, Muted } from '@/ui/words';
+import { Muted } from '@/ui/words';
 
 /** One signed sheet: what it says, how to take it away, and that it has not been touched. */
 export default function SheetScreen() {
@@ -23,7 +23,6 @@ export default function SheetScreen() {
     enabled: !kept,
   });
   const sheet = kept ?? fetched.data;
-  const chain = useVerify(sheet?.body.valve_id ?? '');
   const [isRevising, setRevising] = useState(false);
   if (!sheet)
     return fetched.isError ? (
@@ -37,7 +36,7 @@ export default function SheetScreen() {
     ) : (
       <Loading what="Fetching the sheet" />
     );
-  const { body, hash } = sheet;
+  const { body } = sheet;
   const save = (ending: string) => window.location.assign(`/api/sheets/${sheet.id}.${ending}`);
   return (
     <Screen
@@ -60,25 +59,7 @@ export default function SheetScreen() {
       }
     >
       <ReportView body={body} />
-      <Card>
-        <Row label="Signed by">{body.technician}</Row>
-        <Row label="Cautions accepted">{String(body.cautions.length)}</Row>
-        <Row label="Revision">
-          {body.corrects ? `${body.revision}: ${body.corrects.why}` : String(body.revision)}
-        </Row>
-        <Row label="Chain" isLast>
-          {body.rehearsal
-            ? 'none: practice'
-            : chain.data
-              ? `${chain.data.sheets} sheets hold together`
-              : chain.isError
-                ? 'broken, or no network'
-                : 'checking'}
-        </Row>
-        <Figure fontSize="$1" lineHeight="$1" color="$muted" style={{ wordBreak: 'break-all' }}>
-          {hash}
-        </Figure>
-      </Card>
+      <EvidenceCard sheet={sheet} />
       {[
         ...body.notes,
         ...body.skipped.map(

@@ -1,8 +1,11 @@
 import {
+  evidenceSummarySchema,
   gaugeSchema,
+  headSchema,
   houseRulesSchema,
   importedSchema,
   ingestedSchema,
+  logLineSchema,
   problemSchema,
   roundSchema,
   runRowSchema,
@@ -82,7 +85,10 @@ export const api = {
   importValves: (csv: string) =>
     ask('/valves/import', importedSchema, { method: 'POST', body: { csv } }),
   verify: (valveId: string) =>
-    ask(`/valves/${enc(valveId)}/verify`, z.object({ sheets: z.number() })),
+    ask(`/valves/${enc(valveId)}/verify`, z.object({ sheets: z.number(), entries: z.number() })),
+  evidence: (sheetId: string) => ask(`/sheets/${enc(sheetId)}/evidence`, evidenceSummarySchema),
+  log: (after: number) =>
+    ask(`/log?after=${after}`, z.object({ head: headSchema, lines: z.array(logLineSchema) })),
   gauges: () => ask('/gauges', z.array(gaugeSchema)),
   putGauge: (gauge: Gauge) =>
     ask(`/gauges/${enc(gauge.id)}`, gaugeSchema, { method: 'PUT', body: gauge }),

@@ -105,4 +105,66 @@ describe('the outbox', () => {
     await outbox.flush();
     expect(outbox.snapshot()).toMatchObject({ queued: 1, isReachable: false, refused: [] });
   });
+
+  test.each([401, 403, 408, 429, 500, 503])(
+    'an answer of %i keeps everything, and holds up no other run',
+    async (status) => {
+      const { outbox, shelf, id } = await open(async (runId, events) => {
+        if (runId === id) throw new Refusal(status, 'server.says_later');
+        return all(events);
+      });
+      const other = String(await shelf.begin(startedDraft(), 'Edda'));
+      await outbox.flush();
+      expect(other).not.toBe(id);
+      expect(outbox.snapshot()).toMatchObject({ queued: 1, refused: [], isReachable: false });
+    },
+  );
+
+  test.each([
+    [400, 'request.invalid'],
+    [413, 'request.too_many_events'],
+  ])(
+    'a batch refused whole with %i is sent in halves: only the entry at fault stays behind',
+    async (status, code) => {
+      const { outbox, shelf, id } = await open(async (_, events) => {
+        if (events.some((event) => event.type === 'note' && event.text === 'bad'))
+          throw new Refusal(status, code);
+        return all(events);
+      });
+      for (const text of ['one', 'bad', 'two']) await shelf.add(id, { type: 'note', text }, 'Edda');
+      await outbox.flush();
+      const { events } = shelf.snapshot().get(id)!;
+      expect(outbox.snapshot()).toMatchObject({
+        queued: 0,
+        refused: [{ id: events[2]!.id, code }],
+      });
+    },
+  );
+
+  test('a refusal that was seen is let go of, and the entry stays', async () => {
+    const { outbox, db, shelf, id } = await open(async (_, events) => ({
+      stored: [],
+      refused: events.map((event) => ({ id: event.id, code: 'run.abandoned' })),
+    }));
+    await outbox.flush();
+    const [refused] = outbox.snapshot().refused;
+    await outbox.letGo(refused!.id);
+    expect(outbox.snapshot().refused).toEqual([]);
+    expect(await (await db).count('refused')).toBe(0);
+    expect(shelf.snapshot().get(id)!.events).toHaveLength(1);
+  });
+
+  test('what keeps a signature from being filed is told until it is filed', async () => {
+    let waitsFor: string | undefined = 'run.events_missing';
+    const { outbox, shelf, id } = await open(async (_, events) => ({
+      ...all(events),
+      ...(waitsFor ? { waitsFor } : {}),
+    }));
+    await outbox.flush();
+    expect(outbox.snapshot().waiting.get(id)).toBe('run.events_missing');
+    waitsFor = undefined;
+    await shelf.add(id, { type: 'note', text: 'here' }, 'Edda');
+    await outbox.flush();
+    expect(outbox.snapshot().waiting.has(id)).toBe(false);
+  });
 });

@@ -1,15 +1,15 @@
 import { ingestedSchema, type Ingested, type RunEvent } from '@holvek/core';
 import { Refusal, Unreachable, type Api } from './api';
 import type { DeviceDb, RefusedEntry } from './device-db';
-import { groupBy } from './group-by';
 
 /**
  *            entry kept                    all stored
  *   idle ───────────────▶ sending ─────────────────────▶ idle
- *    ▲                       │ no network
+ *    ▲                       │ no network, or a server that cannot take it now
  *    └── later, or `online` ─┴──▶ unreachable (entries stay)
  *
- * What the server understands and refuses leaves the queue and is kept with its reason.
+ * What the server understands and refuses leaves the queue and is kept with its reason, until the user
+ * has seen it and lets it go. A run that cannot be sent holds up no other.
  */
 export type OutboxState = {
   readonly queued: number;
@@ -17,14 +17,24 @@ export type OutboxState = {
   readonly isReachable: boolean;
   /** Run id → id of the sheet that its signature has filed. */
   readonly filed: ReadonlyMap<string, string>;
+  /** Run id → what keeps its signature from being filed, as the server last said. */
+  readonly waiting: ReadonlyMap<string, string>;
 };
 
-/** No network, or a server in trouble: what waits stays, and is tried again. */
-const isAway = (error: unknown): boolean =>
-  error instanceof Unreachable || (error instanceof Refusal && error.status >= 500);
+/** Not now, or not by this hand: it says nothing about the entries. */
+const NOT_NOW: ReadonlySet<number> = new Set([401, 403, 408, 429]);
+const isNotNow = ({ status }: Refusal): boolean => status >= 500 || NOT_NOW.has(status);
+/** The batch could not be read or was too large: which entry it was shows when they are sent one by one. */
+const isAboutTheBatch = ({ status }: Refusal): boolean => status === 400 || status === 413;
 
 const BATCH = 200;
-const NOTHING: OutboxState = { queued: 0, refused: [], isReachable: true, filed: new Map() };
+const NOTHING: OutboxState = {
+  queued: 0,
+  refused: [],
+  isReachable: true,
+  filed: new Map(),
+  waiting: new Map(),
+};
 
 export class Outbox {
   private state = NOTHING;
@@ -66,36 +76,60 @@ export class Outbox {
 
   private async sendAll(): Promise<void> {
     const db = await this.db;
+    const stuck = new Set<string>();
     for (;;) {
       const waiting = await db.getAll('queued');
       this.change({ queued: waiting.length });
-      if (waiting.length === 0) return this.change({ isReachable: true });
-      const [runId, entries] = [...groupBy(waiting, (entry) => entry.runId)][0]!;
-      const events: RunEvent[] = [];
-      for (const { id } of entries.slice(0, BATCH)) {
-        const event = await db.get('events', id);
-        if (event) events.push(event);
-      }
+      const next = waiting.find(({ runId }) => !stuck.has(runId));
+      if (!next) return this.change({ isReachable: stuck.size === 0 });
+      const own = waiting.filter(({ runId }) => runId === next.runId);
       try {
-        await this.settle(runId, events, await this.post(runId, events));
+        await this.sendSome(next.runId, await this.eventsOf(own.slice(0, BATCH)));
       } catch (error) {
-        // Only the network may be away; a bug of ours is not called that.
-        if (!isAway(error)) throw error;
-        return this.change({ isReachable: false });
+        if (error instanceof Unreachable) return this.change({ isReachable: false });
+        // Only the network and the server may be away; a bug of ours is not called that.
+        if (!(error instanceof Refusal)) throw error;
+        stuck.add(next.runId);
       }
     }
   }
 
-  /** What the server did with a batch; throws only where it cannot be reached. */
+  private async eventsOf(entries: readonly { readonly id: string }[]): Promise<RunEvent[]> {
+    const db = await this.db;
+    const events = await Promise.all(entries.map(({ id }) => db.get('events', id)));
+    return events.filter((event) => event !== undefined);
+  }
+
+  /** Sends a batch; one that as a whole cannot be taken goes in halves, down to the entry at fault. */
+  private async sendSome(runId: string, events: readonly RunEvent[]): Promise<void> {
+    const half = Math.ceil(events.length / 2);
+    try {
+      await this.settle(runId, events, await this.post(runId, events));
+    } catch (error) {
+      if (!(error instanceof Refusal) || !isAboutTheBatch(error) || half === events.length)
+        throw error;
+      await this.sendSome(runId, events.slice(0, half));
+      await this.sendSome(runId, events.slice(half));
+    }
+  }
+
+  /** What the server did with a batch; throws where it cannot be reached, or cannot take it as it is. */
   private async post(runId: string, events: readonly RunEvent[]): Promise<Ingested> {
     try {
       return await this.server.postEvents(runId, events);
     } catch (error) {
-      if (!(error instanceof Refusal) || error.status >= 500) throw error;
+      if (!(error instanceof Refusal) || isNotNow(error)) throw error;
       const partly = ingestedSchema.safeParse(error.detail);
       if (partly.success) return partly.data;
+      if (isAboutTheBatch(error) && events.length > 1) throw error;
       return { stored: [], refused: events.map(({ id }) => ({ id, code: error.code })) };
     }
+  }
+
+  /** The user has seen why an entry was refused, and lets go of it; it stays in the run on this device. */
+  async letGo(id: string): Promise<void> {
+    await (await this.db).delete('refused', id);
+    this.change({ refused: this.state.refused.filter((entry) => entry.id !== id) });
   }
 
   private async settle(runId: string, sent: readonly RunEvent[], answer: Ingested): Promise<void> {
@@ -116,6 +150,7 @@ export class Outbox {
       filed: answer.sheetId
         ? new Map(this.state.filed).set(runId, answer.sheetId)
         : this.state.filed,
+      waiting: withWaiting(this.state.waiting, runId, answer.waitsFor),
     });
   }
 
@@ -123,4 +158,15 @@ export class Outbox {
     this.state = { ...this.state, ...change };
     for (const listener of this.listeners) listener();
   }
+}
+
+function withWaiting(
+  before: ReadonlyMap<string, string>,
+  runId: string,
+  code: string | undefined,
+): ReadonlyMap<string, string> {
+  const next = new Map(before);
+  if (code === undefined) next.delete(runId);
+  else next.set(runId, code);
+  return next;
 }

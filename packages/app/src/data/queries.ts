@@ -34,12 +34,33 @@ export const isFromBefore = (query: {
 }): boolean =>
   query.isFetching && query.errorUpdateCount === 0 && query.dataUpdatedAt <= RESTORED_AT;
 
+/**
+ * Whatever has once been fetched is kept, also when it could not be fetched again: a failure without a
+ * network must not take the register from the phone.
+ */
+export const keepsWhatItHas = {
+  shouldDehydrateQuery: ({ state }: { readonly state: { readonly data: unknown } }) =>
+    state.data !== undefined,
+};
+
+type Restored = PersistedClient['clientState']['queries'][number]['state'];
+
+/** As it was when it was fetched: the failures since then are forgotten. */
+function asRestored(state: Restored): void {
+  state.dataUpdatedAt = RESTORED_AT;
+  if (state.data === undefined) return;
+  state.status = 'success';
+  state.error = null;
+  state.fetchStatus = 'idle';
+  state.errorUpdateCount = 0;
+}
+
 export const persister: Persister = {
   persistClient: async (client) => void (await (await deviceDb).put('cache', client, CACHE_KEY)),
   restoreClient: async () => {
     const kept = (await (await deviceDb).get('cache', CACHE_KEY)) as PersistedClient | undefined;
     // The copy on the device may be older than what was saved last: the server is always asked again.
-    for (const { state } of kept?.clientState.queries ?? []) state.dataUpdatedAt = RESTORED_AT;
+    for (const { state } of kept?.clientState.queries ?? []) asRestored(state);
     return kept;
   },
   removeClient: async () => (await deviceDb).delete('cache', CACHE_KEY),

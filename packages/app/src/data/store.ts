@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from 'react';
 import { api } from './api';
 import { openDeviceDb } from './device-db';
+import { LogWatch, type LogWatchState } from './log-watch';
 import { Outbox, type OutboxState } from './outbox';
 import { RunShelf, type ShelfEntry } from './run-shelf';
 
@@ -9,6 +10,7 @@ const RETRY_MS = 5000;
 export const deviceDb =
   typeof indexedDB === 'undefined' ? new Promise<never>(() => undefined) : openDeviceDb();
 export const outbox = new Outbox(deviceDb, api);
+export const logWatch = new LogWatch(deviceDb, api);
 export const shelf = new RunShelf({ db: deviceDb, onKept: () => void outbox.flush() });
 
 let isStarted = false;
@@ -20,13 +22,28 @@ export function startSync(): void {
   void Promise.all([shelf.load(), outbox.load()]).then(async () => {
     await outbox.flush();
     await pullOpenRuns();
+    await logWatch.look();
   });
-  window.addEventListener('online', () => void outbox.flush().then(pullOpenRuns));
+  lookWhenFiled();
+  window.addEventListener(
+    'online',
+    () => void outbox.flush().then(pullOpenRuns).then(logWatch.look),
+  );
   window.addEventListener('offline', () => void outbox.flush());
   setInterval(() => {
     const { queued, isReachable } = outbox.snapshot();
     if (queued > 0 || !isReachable) void outbox.flush();
   }, RETRY_MS);
+}
+
+/** The log has grown: its new head is kept. */
+function lookWhenFiled(): void {
+  let filed = outbox.snapshot().filed.size;
+  outbox.subscribe(() => {
+    if (outbox.snapshot().filed.size === filed) return;
+    filed = outbox.snapshot().filed.size;
+    void logWatch.look();
+  });
 }
 
 /** Runs that others have left open; without a network there are none to be had. */
@@ -48,5 +65,7 @@ export const useShelfLoaded = (): boolean =>
   useSyncExternalStore(shelf.subscribe, shelf.loaded, () => false);
 export const useOutbox = (): OutboxState =>
   useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
+export const useLogWatch = (): LogWatchState =>
+  useSyncExternalStore(logWatch.subscribe, logWatch.snapshot, logWatch.snapshot);
 /** Id of the sheet that a run's signature has filed, once the server has said so. */
 export const useFiledSheet = (runId: string): string | undefined => useOutbox().filed.get(runId);

@@ -3,13 +3,14 @@ import { useRouter } from 'expo-router';
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useDesk } from './use-desk';
-import { useFiledSheet } from '@/data/store';
+import { useFiledSheet, useOutbox } from '@/data/store';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { ReportView } from '@/report/report-view';
 import { Card } from '@/ui/card';
 import { BigButton } from '@/ui/press';
 import { Strong, Words } from '@/ui/words';
+import { refusalWords } from '@/words/trouble';
 
 /** A run that is signed: its sheet, filed or waiting for the network. */
 export function SignedRun() {
@@ -47,16 +48,38 @@ export function SignedRun() {
         </>
       }
     >
-      {sheetId ? null : (
-        <Card tone="warn">
-          <Strong color="$onBrassSoft">Waiting to be filed</Strong>
-          <Words color="$onBrassSoft">
-            The sheet is signed and safe on this phone. It is filed with its number as soon as there
-            is a network.
-          </Words>
+      {sheetId ? null : <NotYetFiled runId={run.id} />}
+      {run.late.length > 0 ? (
+        <Card>
+          <Strong>After the signature</Strong>
+          <Words>{`${run.late.length} entries came in that this sheet is not about. They are kept beside it.`}</Words>
         </Card>
-      )}
+      ) : null}
       {frozen.ok ? <ReportView body={frozen.value} /> : null}
     </Screen>
+  );
+}
+
+/** Safe here, and why it has no number yet. */
+function NotYetFiled({ runId }: { readonly runId: string }) {
+  const { waiting, refused } = useOutbox();
+  const code =
+    refused.find((entry) => entry.runId === runId)?.code ?? waiting.get(runId) ?? undefined;
+  if (code !== undefined && code !== 'run.events_missing')
+    return (
+      <Card tone="stop" role="alert">
+        <Strong color="$onVermilionSoft">Not filed</Strong>
+        <Words color="$onVermilionSoft">{refusalWords(code)}</Words>
+      </Card>
+    );
+  return (
+    <Card tone="warn">
+      <Strong color="$onBrassSoft">Waiting to be filed</Strong>
+      <Words color="$onBrassSoft">
+        {code === undefined
+          ? 'The sheet is signed and safe on this phone. It is filed with its number as soon as there is a network.'
+          : refusalWords(code)}
+      </Words>
+    </Card>
   );
 }

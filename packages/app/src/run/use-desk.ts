@@ -27,6 +27,7 @@ import { preferences } from '@/settings/preferences';
 import { useUnits, type Units } from '@/settings/use-units';
 import { openTwinLink, type TwinLink } from '@/twin/twin-link';
 import { eventTrouble } from '@/words/trouble';
+import { Offers } from './offers';
 
 /** All that a step needs: the run, what it comes to, the gauge, and the one way to add to it. */
 export type Desk = {
@@ -74,8 +75,10 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
   const [isLineDown, setLineDown] = useState(false);
   const linkRef = useTwin({ run, events, trace, onLine: (isUp) => setLineDown(!isUp) });
 
+  const offers = useRef(new Offers());
   const add = useCallback(
     async (draft: RunEventDraft): Promise<boolean> => {
+      if (!offers.current.accept(run.lamport, draft)) return false;
       const author = preferences().technician || run.started.author;
       const kept = shelf.add(run.id, draft, author);
       // Held from the tap on: what the gauge still says meanwhile is of the state before.
@@ -85,6 +88,7 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
         );
       const error = await kept;
       if (error) {
+        offers.current.release(run.lamport, draft);
         const say = eventTrouble(error, units);
         if (asks(error) && draft.type === 'reading') setDoubt({ draft, say });
         else setTrouble(say);

@@ -9,6 +9,7 @@ import Torus from 'lucide-react-native/icons/torus';
 import type { ReactNode } from 'react';
 import { useMedia, View, XStack, YStack } from 'tamagui';
 import { KeysHelp } from './keys-help';
+import { LogBanner } from './log-banner';
 import { useInk } from '@/theme/use-ink';
 import { Strong } from '@/ui/words';
 
@@ -36,6 +37,7 @@ export function Shell({ children }: { readonly children: ReactNode }) {
     >
       {isWide || !isInRun ? <Places path={path} isWide={isWide} /> : null}
       <YStack flex={1} minHeight={0} minWidth={0} role="main">
+        <LogBanner />
         {children}
       </YStack>
       <KeysHelp />

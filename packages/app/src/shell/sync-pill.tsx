@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { outbox, useOutbox } from '@/data/store';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Pill } from '@/ui/card';
-import { BigButton, Press } from '@/ui/press';
+import { BigButton, Press, WordButton } from '@/ui/press';
 import { Strong, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
 
@@ -35,6 +35,7 @@ export function SyncPill() {
             <Words color="$onVermilionSoft">
               It is kept on this phone and was not added to the record.
             </Words>
+            <WordButton onPress={() => void outbox.letGo(id)}>Seen, let it go</WordButton>
           </Card>
         ))}
         <BigButton kind="outline" onPress={() => void outbox.flush()}>

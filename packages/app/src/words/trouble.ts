@@ -248,6 +248,9 @@ export const refusalWords = (code: string): string =>
     'run.unknown_adjuster': 'The valve has no such adjuster.',
     'run.started_twice': 'The run has begun already.',
     'run.cannot_be_undone': 'The beginning of a run cannot be taken back.',
+    'run.nothing_to_undo': 'What it takes back is not in the run.',
+    'run.events_missing':
+      'The signature is filed once every entry that it is about has come in, from the other phones too.',
     'run.covers_refused':
       'It signs for an entry that the server has refused. Sign again without it.',
     'run.root_differs': 'The signature is not about the entries that it names.',

@@ -25,6 +25,12 @@ export const sheetFileSchema = z.object({
   keys: z.array(publicKeySchema).optional(),
 });
 
+/** A file that can be checked by itself. */
+export const checkableFileSchema = z.discriminatedUnion('format', [
+  evidenceFileSchema,
+  sheetFileSchema,
+]);
+
 export const runFile = (events: readonly RunEvent[]): z.infer<typeof runFileSchema> => ({
   format: 'holvek.run',
   version: 1,

@@ -21,7 +21,7 @@ export const standInWordSchema = z.union([
   z.object({ id, t: finite }),
   z.object({
     id: id.nullable(),
-    error: z.enum(['unreadable', 'no_run', 'not_electronic', 'run_unsound']),
+    error: z.enum(['unreadable', 'no_run', 'not_electronic', 'run_unsound', 'too_long', 'busy']),
   }),
   z.object({
     lines: z.array(

@@ -45,8 +45,6 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     ? settingsLeft(run).map((left) => freezeSetting(run, left))
     : [];
   const tables = leavesSetting(run) ? tablesOf(run) : undefined;
-  const judge = run.gauges[judgeOf(started.plate)];
-  const day = new Date(signed.at_ms).toISOString().slice(0, 10);
   const isWhole = started.sheet_version === 2;
   const proofs = isWhole ? proofsOf(run, settings) : undefined;
   const verdict =
@@ -59,7 +57,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     revision: 1,
     previous_hash: previousHash,
     run_id: run.id,
-    ...(signed.root === undefined ? {} : { root: signed.root, covers: signed.covers }),
+    ...coverOf(signed),
     valve_id: started.valve_id,
     valve_tag: started.valve_tag,
     valve_name: started.valve_name,
@@ -74,11 +72,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     ...(started.other_targets ? { other_targets: started.other_targets } : {}),
     house_rules: started.house_rules,
     gauges: run.gauges,
-    gauge_findings: judge
-      ? gaugeFitness(judge, started.target, day, started.house_rules).findings.map(
-          ({ code }) => code,
-        )
-      : [],
+    gauge_findings: findingsOf(run, signed.at_ms),
     outcome: outcomeOf(run, verdict, isWhole),
     ...endOf(run),
     ...(started.answers_sheet ? { answers_sheet: started.answers_sheet } : {}),
@@ -138,6 +132,20 @@ function freezeSetting(
     turns_net: view.position,
     dots: view.dots.map(({ pressure, turns }) => ({ pressure_pa: view.sign * pressure, turns })),
   };
+}
+
+/** Which entries the signature is about; one of before only counts them. */
+const coverOf = ({ root, covers }: NonNullable<Run['signed']>): Partial<SheetBody> =>
+  root === undefined ? {} : { root, covers };
+
+/** What the judging gauge was found to lack on the day of the signature. */
+function findingsOf({ started, gauges }: Run, signedAtMs: number): SheetBody['gauge_findings'] {
+  const judge = gauges[judgeOf(started.plate)];
+  if (!judge) return [];
+  const day = new Date(signedAtMs).toISOString().slice(0, 10);
+  return gaugeFitness(judge, started.target, day, started.house_rules).findings.map(
+    ({ code }) => code,
+  );
 }
 
 /** Why the work ended before its setting was proved. */

@@ -24,6 +24,30 @@ export function twinOf(started: EventOf<'started'>): Twin | undefined {
  * comes back to the same screw and the same cocks. Events that an undo names are left out.
  */
 export function replayTwin(events: readonly RunEvent[]): Twin | undefined {
+  const slices = replaySlices(events);
+  for (;;) {
+    const { done, value } = slices.next();
+    if (done) return value;
+  }
+}
+
+/** How long a twin would live through a run again, s: what replaying it costs. */
+export function replaySeconds(events: readonly RunEvent[]): number {
+  const [first, ...rest] = [...events].sort(byOrder);
+  let before = first?.at_ms ?? 0;
+  let seconds = 0;
+  for (const { at_ms: atMs } of rest) {
+    seconds += pauseBetween(before, atMs);
+    before = Math.max(before, atMs);
+  }
+  return seconds;
+}
+
+const pauseBetween = (before: number, atMs: number): number =>
+  Math.min(LONGEST_PAUSE, Math.max(0, (atMs - before) / 1000));
+
+/** The same, entry by entry: whoever has others to serve lets them in between. */
+export function* replaySlices(events: readonly RunEvent[]): Generator<undefined, Twin | undefined> {
   const reduced = reduceRun(events);
   if (!reduced.ok) return undefined;
   const { started, steps } = reduced.value;
@@ -34,9 +58,9 @@ export function replayTwin(events: readonly RunEvent[]): Twin | undefined {
   );
   let before = started.at_ms;
   for (const event of [...events].sort(byOrder)) {
-    const pause = Math.min(LONGEST_PAUSE, Math.max(0, (event.at_ms - before) / 1000));
-    twin = advanceTwin(twin, pause);
+    twin = advanceTwin(twin, pauseBetween(before, event.at_ms));
     before = Math.max(before, event.at_ms);
+    yield undefined;
     if (withdrawn.has(event.id)) continue;
     if (event.type === 'turned') twin = turnTwin(twin, event.adjuster, event.turns);
     for (const positions of movesOf(event, steps)) twin = actOnTwin(twin, positions);

@@ -2,6 +2,8 @@ import { existsSync, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
+import { createApp } from '../app';
+import { demoRounds } from '../seed/systems';
 import { demoValves } from '../seed/valves';
 import { seedFile } from '../seed/seed-file';
 import { migrations } from './migrations';
@@ -117,6 +119,43 @@ describe('a file that is opened', () => {
     const [lines] = await store.sequelize.query('SELECT name FROM "SequelizeMeta" ORDER BY name');
     expect(lines).toEqual(migrations.map(({ name }) => ({ name })));
     await store.close();
+  });
+});
+
+describe('a full disk', () => {
+  test('is said as such, keeps what was there, and is forgotten when there is room again', async () => {
+    const own = await openStore(':memory:');
+    const faults: unknown[] = [];
+    const app = createApp(own, { fontFolder: '', log: (error) => faults.push(error) });
+    const put = async (gauge: object) =>
+      app.request('/api/rounds/r', {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(gauge),
+      });
+    const round = (note: string) => ({
+      ...demoRounds('2026-11-24')[0]!,
+      id: 'r',
+      name: note.slice(0, 60),
+      valve_ids: Array.from({ length: 100 }, (_, i) => `${note.slice(0, 50)}-${i}`),
+    });
+    const health = async () => (await (await app.request('/api/health')).json()) as object;
+    expect((await put(round('before'))).status).toBe(200);
+    const [[{ page_count: pages }]] = (await own.sequelize.query('PRAGMA page_count')) as [
+      [{ page_count: number }],
+      unknown,
+    ];
+    await own.sequelize.query(`PRAGMA max_page_count = ${pages}`);
+    const answer = await put(round('x'.repeat(2000)));
+    expect(answer.status).toBe(507);
+    expect(await answer.json()).toEqual({ error: { code: 'storage.full' } });
+    expect(String(faults[0])).toContain('full');
+    expect(await health()).toEqual({ ok: false, storage: 'full' });
+    expect(await own.tables.history.count({ where: { kind: 'rounds' } })).toBe(1);
+    await own.sequelize.query('PRAGMA max_page_count = 1000000');
+    expect((await put(round('after'))).status).toBe(200);
+    expect(await health()).toEqual({ ok: true, storage: 'room' });
+    await own.close();
   });
 });
 

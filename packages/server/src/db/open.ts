@@ -16,6 +16,8 @@ export type Store = {
   readonly tables: Tables;
   /** One writer at a time, in one transaction on a connection of its own: all of it or nothing. */
   readonly write: <T>(work: (tables: Tables) => Promise<T>) => Promise<T>;
+  /** Whether the last write found room on the disk. */
+  readonly hasRoom: () => boolean;
   readonly close: () => Promise<void>;
 };
 
@@ -54,12 +56,25 @@ export async function openStore(file: string): Promise<Store> {
   const writing = defineTables(writer);
   await rememberKey(writing, signer);
   let last: Promise<unknown> = Promise.resolve();
+  let hasRoom = true;
   return {
     signer,
     sequelize,
     tables: writer === sequelize ? writing : defineTables(sequelize),
+    hasRoom: () => hasRoom,
     write: (work) => {
-      const next = last.then(() => inTransaction(writer, () => work(writing)));
+      const next = last
+        .then(() => inTransaction(writer, () => work(writing)))
+        .then(
+          (value) => {
+            hasRoom = true;
+            return value;
+          },
+          (error: unknown) => {
+            if (isDiskFull(error)) hasRoom = false;
+            throw error;
+          },
+        );
       last = next.catch(() => undefined);
       return next;
     },
@@ -119,6 +134,11 @@ async function migrate(sequelize: Sequelize, file: string): Promise<void> {
   await umzug.up();
 }
 
+/** SQLite says that the disk, or its share of it, is full. */
+export const isDiskFull = (error: unknown): boolean =>
+  (error as { readonly parent?: { readonly code?: string } } | null)?.parent?.code ===
+  'SQLITE_FULL';
+
 /** By hand, because Sequelize opens a new connection for every transaction on SQLite. */
 async function inTransaction<T>(writer: Sequelize, work: () => Promise<T>): Promise<T> {
   await writer.query('BEGIN IMMEDIATE');
@@ -127,7 +147,8 @@ async function inTransaction<T>(writer: Sequelize, work: () => Promise<T>): Prom
     await writer.query('COMMIT');
     return value;
   } catch (error) {
-    await writer.query('ROLLBACK');
+    // A full disk has rolled back by itself: what went wrong first is what is told.
+    await writer.query('ROLLBACK').catch(() => undefined);
     throw error;
   }
 }

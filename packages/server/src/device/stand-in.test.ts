@@ -12,6 +12,7 @@ import { createApp } from '../app';
 import { openStore } from '../db/open';
 import { demoGauges, demoValves } from '../seed/valves';
 import { now } from '../testing/server';
+import { Lines, Pace } from './socket';
 import { StandIn } from './stand-in';
 
 /** The first event of a run on a demo valve, against its twin. */
@@ -109,6 +110,59 @@ describe('the stand-in of an electronic pilot', () => {
     ],
   ])('%j is refused', (text, answer) => {
     expect(JSON.parse(listening().hear(text))).toEqual(answer);
+  });
+
+  test('a run that would be lived through for days is refused at once', () => {
+    const [start] = begun('EP-04');
+    const note = (i: number, at_ms: number) => ({
+      type: 'note',
+      text: 'x',
+      id: `n${i}`,
+      run_id: 'run',
+      author: 'Ines',
+      at_ms,
+      lamport: 2 + i,
+    });
+    const slow = Array.from({ length: 100 }, (_, i) => note(i, now + (i + 1) * 3_600_000));
+    const many = Array.from({ length: 2001 }, (_, i) => note(i, now));
+    for (const rest of [slow, many])
+      expect(JSON.parse(listening().hear({ id: 1, run: [start, ...rest] }))).toEqual({
+        id: 1,
+        error: 'too_long',
+      });
+  });
+
+  test('while a long run is lived through, others are served and what is said waits its turn', async () => {
+    const { said, device } = listening();
+    const [start] = begun('EP-04');
+    const slow = Array.from({ length: 16 }, (_, i) => ({
+      ...{ type: 'note', text: 'x', id: `n${i}`, run_id: 'run', author: 'Ines' },
+      at_ms: now + (i + 1) * 240_000,
+      lamport: 2 + i,
+    }));
+    device.hear(JSON.stringify({ id: 1, run: [start, ...slow] }));
+    for (let i = 0; i < 51; i++) device.hear('R 40006');
+    expect(said).toEqual(['{"id":null,"error":"busy"}']);
+    let served = 0;
+    while (said.length < 2) await new Promise((next) => setImmediate(() => next((served += 1))));
+    expect(served).toBeGreaterThan(5);
+    expect(said).toHaveLength(52);
+    expect(JSON.parse(said[1]!)).toMatchObject({ id: 1 });
+    expect(said.at(-1)).toMatch(/^= 40006/u);
+  });
+
+  test('lines are counted by address and in all, and what is said by the second', () => {
+    const lines = new Lines();
+    const taken = (address: string, times: number) =>
+      Array.from({ length: times }, () => lines.take(address)).filter(Boolean).length;
+    expect(taken('a', 9)).toBe(6);
+    lines.give('a');
+    expect(taken('a', 2)).toBe(1);
+    for (const address of 'bcdefgh') taken(address, 6);
+    expect(taken('z', 1)).toBe(0);
+    const pace = new Pace();
+    expect(Array.from({ length: 70 }, () => pace.allows(5000)).filter(Boolean)).toHaveLength(60);
+    expect(pace.allows(6000)).toBe(true);
   });
 
   test('over a real line: upgraded, asked, answered, and gone when the line is cut', async () => {

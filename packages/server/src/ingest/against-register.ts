@@ -28,7 +28,7 @@ export async function registerError(
   if (!(await tables.valves.findByPk(id, { raw: true })))
     return { code: 'valve.not_found', detail: { id } };
   if (isPractice(started)) return undefined;
-  if (!(await hasStood(tables, 'valves', id, settingOf, settingOf(started))))
+  if (!(await hasStood(tables, ['valves', id], settingOf, settingOf(started))))
     return { code: 'plate.never_so', detail: { id } };
   for (const gauge of Object.values(started.gauges)) {
     const error = await gaugeError(tables, gauge);
@@ -36,7 +36,7 @@ export async function registerError(
   }
   const rules = started.house_rules;
   const isOrdinary = digestOf(rules) === digestOf(defaultHouseRules);
-  return isOrdinary || (await hasStood(tables, 'settings', 'house_rules', rulesOf, rules))
+  return isOrdinary || (await hasStood(tables, ['settings', 'house_rules'], rulesOf, rules))
     ? undefined
     : { code: 'rules.never_so', detail: { id: 'house_rules' } };
 }
@@ -45,7 +45,7 @@ async function gaugeError(tables: Tables, gauge: Gauge): Promise<RegisterError |
   const { id } = gauge;
   if (!(await tables.gauges.findByPk(id, { raw: true })))
     return { code: 'gauge.not_found', detail: { id } };
-  return (await hasStood(tables, 'gauges', id, facePart, facePart(gauge)))
+  return (await hasStood(tables, ['gauges', id], facePart, facePart(gauge)))
     ? undefined
     : { code: 'gauge.never_so', detail: { id } };
 }
@@ -70,8 +70,7 @@ const rulesOf = (value: unknown) =>
 /** Whether some version of a document has had this part. */
 async function hasStood(
   tables: Tables,
-  kind: string,
-  id: string,
+  [kind, id]: readonly [kind: string, id: string],
   partOf: (body: unknown) => unknown,
   part: unknown,
 ): Promise<boolean> {

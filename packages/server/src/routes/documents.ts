@@ -20,7 +20,7 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
     },
     get: async (id: string): Promise<T> => {
       const row = await model.findByPk(id);
-      // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- an unknown id has no row
+
       if (!row) throw notFound(table.slice(0, -1), id);
       return schema.parse(JSON.parse(row.body));
     },

@@ -12,10 +12,16 @@ const KEY = 'house_rules';
 export function settingRoutes(store: Store) {
   return newRouter()
     .openapi(
-      getRoute('/health', 'Whether the database answers', z.object({ ok: z.boolean() })),
+      getRoute(
+        '/health',
+        'Whether the database answers, and whether the last write found room on the disk',
+        z.object({ ok: z.boolean(), storage: z.enum(['room', 'full']) }),
+      ),
       async (c) => {
         await store.sequelize.query('SELECT 1');
-        return c.json({ ok: true }, 200);
+        const hasRoom = store.hasRoom();
+        const storage = hasRoom ? 'room' : 'full';
+        return c.json({ ok: hasRoom, storage } as const, 200);
       },
     )
     .openapi(getRoute('/house-rules', 'The owner’s figures', houseRulesSchema), async (c) => {

@@ -12,6 +12,7 @@ import type { Store } from '../db/open';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
+import { lineOf } from '../sheet/log';
 import { restsOn } from '../sheet/evidence-file';
 import { sheetPdf } from '../sheet/pdf/sheet-pdf';
 import { fileSheet, isRevised, latestPractice, latestSheets, sheetById } from '../sheet/shelf';
@@ -50,7 +51,8 @@ export function sheetRoutes(store: Store, fontFolder: string) {
   // Endings first: a plain id would swallow them.
   router.get('/sheets/:id{.+\\.pdf}', async (c) => {
     const sheet = await find(c.req.param('id').replace(/\.pdf$/u, ''));
-    return download(c, sheet, 'pdf', await sheetPdf(sheet, fontFolder), 'application/pdf');
+    const line = await lineOf(store.tables, sheet.hash);
+    return download(c, sheet, 'pdf', await sheetPdf(sheet, fontFolder, line), 'application/pdf');
   });
   router.get('/sheets/:id{.+\\.csv}', async (c) => {
     const sheet = await find(c.req.param('id').replace(/\.csv$/u, ''));

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import {
   freezeSheet,
   hashOf,
+  type LogLine,
   reduceRun,
   runEventSchema,
   unwrap,
@@ -32,9 +33,9 @@ const folder = mkdtempSync(join(tmpdir(), 'holvek-pdf-'));
 afterAll(() => rmSync(folder, { recursive: true }));
 
 /** The words of a PDF, by Debian's poppler-utils. */
-async function wordsOf(sheet: Sheet): Promise<string> {
+async function wordsOf(sheet: Sheet, line?: LogLine): Promise<string> {
   const file = join(folder, 'sheet.pdf');
-  writeFileSync(file, await sheetPdf(sheet, fonts));
+  writeFileSync(file, await sheetPdf(sheet, fonts, line));
   return execFileSync('pdftotext', ['-raw', file, '-'], { encoding: 'utf8' });
 }
 /** Paper breaks lines where it must: words are compared without their spaces. */
@@ -80,5 +81,24 @@ describe('a sheet on paper (needs pdftotext of poppler-utils)', () => {
     expect(ends.filter(({ reason }) => !words.includes(squeezed(reason)))).toEqual([]);
     expect(words).toContain('page2of');
     expect(words).toContain(`SHA-256${sheet.hash}`);
+  });
+
+  test('says where it was filed, for whoever holds the paper', async () => {
+    const sheet = sheetOf(bodies[0]![1]);
+    const hash = '3f2a9c0411aa22bb'.repeat(4);
+    const line = {
+      seq: 17,
+      valve_id: sheet.body.valve_id,
+      sheet: sheet.hash,
+      at_ms: Date.UTC(2026, 10, 24, 9, 5),
+      previous: null,
+      hash,
+      key: 'ab12'.repeat(16),
+      signature: 'x',
+    };
+    const words = squeezed(await wordsOf(sheet, line));
+    expect(words).toContain('log17-3f2a9c0411aa22bb·filed2026-11-2409:05UTC');
+    expect(words).toContain(`key${'ab12'.repeat(16)}`);
+    expect(squeezed(await wordsOf(sheet))).not.toContain('filed2026');
   });
 });

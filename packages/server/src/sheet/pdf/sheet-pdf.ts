@@ -1,8 +1,10 @@
 import {
+  headWords,
   judgingGauge,
   printersIn,
   printSignal,
   report,
+  type LogLine,
   type Report,
   type Sheet,
 } from '@holvek/core';
@@ -22,7 +24,11 @@ export const reportOf = ({ body }: Sheet): Report => {
 };
 
 /** A sheet on A4 that can be handed to a client: as many pages as it takes, and nothing cut. */
-export async function sheetPdf(sheet: Sheet, fontFolder: string): Promise<Uint8Array<ArrayBuffer>> {
+export async function sheetPdf(
+  sheet: Sheet,
+  fontFolder: string,
+  line?: LogLine,
+): Promise<Uint8Array<ArrayBuffer>> {
   const doc = openDocument(`${sheet.body.valve_tag} as-left sheet`, fontFolder);
   const chunks: Uint8Array[] = [];
   doc.on('data', (chunk: Uint8Array) => chunks.push(chunk));
@@ -32,6 +38,7 @@ export async function sheetPdf(sheet: Sheet, fontFolder: string): Promise<Uint8A
   heading(doc, flow, told, sheet);
   for (const block of told.blocks) drawBlock(doc, flow, block);
   signature(doc, flow, sheet);
+  if (line) filing(doc, flow, line);
   pageFeet(doc, sheet);
   if (told.headline.isPractice) practiceBands(doc);
   doc.end();
@@ -122,6 +129,14 @@ function signature(doc: Doc, flow: Flow, { hash, body }: Sheet) {
     .font('body')
     .fontSize(8)
     .text(deference, x, line + 46, { width: WIDTH });
+}
+
+/** Where it was filed: whoever holds this paper sees when the log has lost or changed it. */
+function filing(doc: Doc, flow: Flow, line: LogLine) {
+  const { x, y } = flow.across(26);
+  doc.font('figures').fontSize(7).fillColor(ink.muted);
+  doc.text(`log ${headWords(line)} · filed ${minute(line.at_ms)} UTC`, x, y, { width: WIDTH });
+  doc.text(`key ${line.key}`, x, y + 10, { width: WIDTH });
 }
 
 /** Every page says what it belongs to and which of how many it is. */

@@ -1,3 +1,4 @@
+import { entriesRoot, sealEntry, stampEntry, type RunEvent } from '@holvek/core';
 import { beginAt } from './rehearsed';
 import {
   begin,
@@ -81,23 +82,23 @@ test('signing is refused while something stands open, and it is named', async ({
   await expect(page.getByTestId('confirm-step')).toBeDisabled();
   const runId = page.url().split('/').at(-1)!;
   const { events } = (await (await request.get(`/api/runs/${runId}`)).json()) as {
-    events: { id: string }[];
+    events: RunEvent[];
   };
-  const signed = {
-    type: 'signed',
-    name: 'Nobody',
-    covers: events.length,
-    id: `sneak-${runId}`,
-    run_id: runId,
-    author: 'Nobody',
-    at_ms: Date.now(),
-    lamport: 9999,
-  };
-  await request.post(`/api/runs/${runId}/events`, { data: { events: [signed] } });
+  // As a phone would send it that does not ask the core first.
+  const last = events.at(-1)!;
+  const stamp = stampEntry(
+    { type: 'signed', name: 'Nobody', covers: events.length, root: entriesRoot(events) },
+    { id: `sneak-${runId}`, runId, author: 'Nobody', device: 'sneak', atMs: last.at_ms },
+    events,
+  );
+  const signed = sealEntry(stamp);
+  const answer = await request.post(`/api/runs/${runId}/events`, { data: { events: [signed] } });
+  expect(answer.status()).toBe(409);
+  expect(await answer.json()).toMatchObject({ error: { code: 'run.open_ends_left' } });
   const after = (await (await request.get(`/api/runs/${runId}`)).json()) as {
-    run: { status: string; refusal: string };
+    run: { status: string };
   };
-  expect(after.run).toMatchObject({ status: 'signing', refusal: 'run.open_ends_left' });
+  expect(after.run.status).toBe('open');
   expect(await sheetsOf(request, 'prv-12')).toHaveLength(0);
 });
 

@@ -1,6 +1,8 @@
 import {
+  asRecord,
   procedureOf,
   rehearse,
+  sealEntries,
   startDraft,
   twinOf,
   type Gauge,
@@ -17,8 +19,13 @@ const HOUR_MS = 3_600_000;
  * Opens a run that a rehearsal has brought to one of its steps, as work that another phone has left:
  * what comes before is proved in the core, and need not be pressed through again.
  */
-export async function beginAt(page: Page, valveId: string, stopBefore: string): Promise<void> {
-  const runId = await rehearseTo(page.request, valveId, stopBefore);
+export async function beginAt(
+  page: Page,
+  valveId: string,
+  stopBefore: string,
+  purpose: 'practice' | 'record' = 'practice',
+): Promise<void> {
+  const runId = await rehearseTo(page.request, valveId, stopBefore, purpose);
   await page.goto(`/runs/${runId}`);
   await expect(page.locator('[data-step]')).toHaveAttribute('data-step', stopBefore);
 }
@@ -27,6 +34,7 @@ async function rehearseTo(
   request: APIRequestContext,
   valveId: string,
   stopBefore: string,
+  purpose: 'practice' | 'record',
 ): Promise<string> {
   const get = async (path: string) => (await request.get(`/api/${path}`)).json() as unknown;
   const valve = (await get(`valves/${valveId}`)) as Valve;
@@ -49,7 +57,10 @@ async function rehearseTo(
     newId: () => `${runId}-${String(count++).padStart(4, '0')}`,
     stopBefore,
   });
-  const answer = await request.post(`/api/runs/${runId}/events`, { data: { events } });
+  const entries = purpose === 'record' ? asRecord(events) : sealEntries(events);
+  const answer = await request.post(`/api/runs/${runId}/events`, {
+    data: { events: entries },
+  });
   expect(answer.ok(), await answer.text()).toBe(true);
   return runId;
 }

@@ -3,6 +3,7 @@ import {
   defaultHouseRules,
   procedureOf,
   rehearse,
+  sealEntries,
   startDraft,
   twinOf,
   type EventOf,
@@ -58,5 +59,5 @@ export function longRun(runId: string, count: number): RunEvent[] {
     id: `${runId}-more-${i}`,
     lamport: events.length + 1 + i,
   }));
-  return [...events, ...more];
+  return sealEntries([...events, ...more]);
 }

@@ -9,6 +9,7 @@ import { Problem, problemBody } from './http/problem';
 import { sameHouse } from './http/same-house';
 import { documentRoutes } from './routes/documents';
 import { evidenceRoutes } from './routes/evidence';
+import { historyRoutes } from './routes/history';
 import { runRoutes } from './routes/runs';
 import { settingRoutes } from './routes/settings';
 import { sheetRoutes } from './routes/sheets';
@@ -45,6 +46,7 @@ export function createApp(
     .route('/', settingRoutes(store))
     .route('/', documentRoutes(store))
     .route('/', valveRoutes(store))
+    .route('/', historyRoutes(store))
     .route('/', runRoutes(store))
     .route('/', evidenceRoutes(store))
     .route('/', sheetRoutes(store, options.fontFolder));

@@ -1,4 +1,5 @@
 import {
+  digestOf,
   evidenceSummarySchema,
   gaugeSchema,
   headSchema,
@@ -37,12 +38,18 @@ export class Refusal extends Error {
 /** The server could not be reached, or answered what only a server in trouble answers: try again later. */
 export class Unreachable extends Error {}
 
-type Send = { readonly method: 'PUT' | 'POST' | 'DELETE'; readonly body?: unknown };
+type Send = {
+  readonly method: 'PUT' | 'POST' | 'DELETE';
+  readonly body?: unknown;
+  /** What was changed, as it was before: a server that has it otherwise now says so. */
+  readonly over?: unknown;
+  readonly by?: string;
+};
 
 /** One request; the answer is what its schema says, or a Refusal, or a failure of the network. */
 async function ask<S extends z.ZodType>(path: string, schema: S, send?: Send): Promise<z.infer<S>> {
   const response = await reach(`/api${path}`, {
-    headers: { accept: 'application/json', 'content-type': 'application/json' },
+    headers: headersOf(send),
     ...(send
       ? {
           method: send.method,
@@ -60,6 +67,13 @@ async function ask<S extends z.ZodType>(path: string, schema: S, send?: Send): P
   return schema.parse(toJson(text));
 }
 
+const headersOf = (send?: Send): Record<string, string> => ({
+  accept: 'application/json',
+  'content-type': 'application/json',
+  ...(send?.over === undefined ? {} : { 'if-match': `"${digestOf(send.over)}"` }),
+  ...(send?.by ? { 'x-changed-by': encodeURIComponent(send.by) } : {}),
+});
+
 const unreachable = (cause: unknown): never => {
   throw new Unreachable('no answer from the server', { cause });
 };
@@ -76,12 +90,14 @@ function toJson(text: string): unknown {
 
 const enc = encodeURIComponent;
 
+export type Change = Pick<Send, 'over' | 'by'>;
+
 /** Every call the app makes, each answer parsed by the schema that core keeps for it. */
 export const api = {
   sites: () => ask('/sites', z.array(siteSchema)),
   valves: () => ask('/valves', z.array(valveSchema)),
-  putValve: (valve: Valve) =>
-    ask(`/valves/${enc(valve.id)}`, valveSchema, { method: 'PUT', body: valve }),
+  putValve: (valve: Valve, change: Change = {}) =>
+    ask(`/valves/${enc(valve.id)}`, valveSchema, { method: 'PUT', body: valve, ...change }),
   importValves: (csv: string) =>
     ask('/valves/import', importedSchema, { method: 'POST', body: { csv } }),
   verify: (valveId: string) =>
@@ -90,8 +106,8 @@ export const api = {
   log: (after: number) =>
     ask(`/log?after=${after}`, z.object({ head: headSchema, lines: z.array(logLineSchema) })),
   gauges: () => ask('/gauges', z.array(gaugeSchema)),
-  putGauge: (gauge: Gauge) =>
-    ask(`/gauges/${enc(gauge.id)}`, gaugeSchema, { method: 'PUT', body: gauge }),
+  putGauge: (gauge: Gauge, change: Change = {}) =>
+    ask(`/gauges/${enc(gauge.id)}`, gaugeSchema, { method: 'PUT', body: gauge, ...change }),
   rounds: () => ask('/rounds', z.array(roundSchema)),
   putRound: (round: Round) =>
     ask(`/rounds/${enc(round.id)}`, roundSchema, { method: 'PUT', body: round }),
@@ -99,8 +115,8 @@ export const api = {
   putSystem: (system: System) =>
     ask(`/systems/${enc(system.id)}`, systemSchema, { method: 'PUT', body: system }),
   houseRules: () => ask('/house-rules', houseRulesSchema),
-  putHouseRules: (rules: HouseRules) =>
-    ask('/house-rules', houseRulesSchema, { method: 'PUT', body: rules }),
+  putHouseRules: (rules: HouseRules, change: Change = {}) =>
+    ask('/house-rules', houseRulesSchema, { method: 'PUT', body: rules, ...change }),
   sheets: () => ask('/sheets', z.array(sheetSchema)),
   practice: () => ask('/practice', z.array(sheetSchema)),
   sheet: (id: string) => ask(`/sheets/${enc(id)}`, sheetSchema),
@@ -110,6 +126,7 @@ export const api = {
   ) => ask(`/sheets/${enc(id)}/revisions`, sheetSchema, { method: 'POST', body }),
   runs: () => ask('/runs', z.array(runRowSchema)),
   run: (id: string) => ask(`/runs/${enc(id)}`, storedRunSchema),
+  runSize: (id: string) => ask(`/runs/${enc(id)}/size`, z.object({ entries: z.number() })),
   postEvents: (runId: string, events: readonly RunEvent[]) =>
     ask(`/runs/${enc(runId)}/events`, ingestedSchema, { method: 'POST', body: { events } }),
 } as const;

@@ -53,6 +53,13 @@ export class Outbox {
     return () => this.listeners.delete(listener);
   };
 
+  /** How many entries of a run the server has not taken. */
+  async waitingOf(runId: string): Promise<number> {
+    const db = await this.db;
+    const [queued, refused] = await Promise.all([db.getAll('queued'), db.getAll('refused')]);
+    return [...queued, ...refused].filter((entry) => entry.runId === runId).length;
+  }
+
   async load(): Promise<void> {
     const db = await this.db;
     const filed = new Map((await db.getAll('filed')).map(({ runId, sheetId }) => [runId, sheetId]));

@@ -1,7 +1,8 @@
 import { defaultHouseRules, houseRulesSchema, type HouseRules } from '@holvek/core';
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Persister, PersistedClient } from '@tanstack/react-query-persist-client';
-import { api } from './api';
+import { preferences } from '@/settings/preferences';
+import { api, type Change } from './api';
 import { deviceDb } from './store';
 
 const DAY = 86_400_000;
@@ -107,9 +108,25 @@ function useChange<T, R>(change: (value: T) => Promise<R>, ...keys: readonly str
     onSuccess: () => Promise.all(keys.map((key) => client.invalidateQueries({ queryKey: [key] }))),
   });
 }
-export const useChangeValve = () => useChange(api.putValve, 'valves');
+
+/** A change from what this phone has seen last: a server that has it otherwise now says so. */
+const overSeen =
+  <T extends { readonly id: string }>(key: string, put: (value: T, change: Change) => Promise<T>) =>
+  (value: T): Promise<T> => {
+    const seen = queryClient.getQueryData<readonly T[]>([key])?.find(({ id }) => id === value.id);
+    return put(value, { over: seen, by: preferences().technician });
+  };
+export const useChangeValve = () => useChange(overSeen('valves', api.putValve), 'valves');
 export const useImportValves = () => useChange(api.importValves, 'valves');
-export const useChangeGauge = () => useChange(api.putGauge, 'gauges');
+export const useChangeGauge = () => useChange(overSeen('gauges', api.putGauge), 'gauges');
 export const useChangeRound = () => useChange(api.putRound, 'rounds');
 export const useChangeSystem = () => useChange(api.putSystem, 'systems');
-export const useChangeHouseRules = () => useChange(api.putHouseRules, 'house-rules');
+export const useChangeHouseRules = () =>
+  useChange(
+    (rules: HouseRules) =>
+      api.putHouseRules(rules, {
+        over: queryClient.getQueryData(['house-rules']),
+        by: preferences().technician,
+      }),
+    'house-rules',
+  );

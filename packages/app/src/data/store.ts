@@ -47,7 +47,7 @@ function lookWhenFiled(): void {
 }
 
 /** Runs that others have left open; without a network there are none to be had. */
-async function pullOpenRuns(): Promise<void> {
+export async function pullOpenRuns(): Promise<void> {
   try {
     for (const { id } of await api.runs()) await pullRun(id);
   } catch {

@@ -16,6 +16,16 @@ describe('what a screen offers', () => {
     expect(offers.accept(4, { type: 'observed', key: 'flow', value: 2 })).toBe(true);
     expect(offers.accept(4, { type: 'observed', key: 'outlets', value: 2 })).toBe(true);
     expect(offers.accept(4, done('flow'))).toBe(true);
+    const register = (key: string, value: number) =>
+      ({
+        type: 'register_set',
+        step_id: 'range',
+        register: key,
+        value,
+      }) as unknown as RunEventDraft;
+    expect(offers.accept(4, register('40006', 1))).toBe(true);
+    expect(offers.accept(4, register('40007', 1))).toBe(true);
+    expect(offers.accept(4, register('40007', 2))).toBe(false);
   });
 
   test('what was refused may be tried again', () => {

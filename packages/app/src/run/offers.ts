@@ -1,10 +1,15 @@
 import type { RunEventDraft } from '@holvek/core';
 
-/** What an entry is about: two of one kind about two things are two. */
+/** Figures that say which of several it is; every other figure is what was measured or done. */
+const places: ReadonlySet<string> = new Set(['at', 'elapsed_s', 'count', 'index']);
+
+/** What an entry is about: its words and places. Two of one kind about two things are two. */
 const subjectOf = (draft: RunEventDraft): string =>
-  ['step_id', 'adjuster', 'open_end', 'role', 'key', 'at', 'undoes', 'mark', 'elapsed_s']
-    .map((field) => (field in draft ? String(draft[field as keyof typeof draft]) : ''))
-    .join('|');
+  Object.entries(draft)
+    .filter(([field, value]) => typeof value === 'string' || places.has(field))
+    .map(([field, value]) => `${field}=${String(value)}`)
+    .sort()
+    .join(' ');
 
 /**
  * Each action belongs to the state of the run in which it was offered, and is taken once: a second tap
@@ -31,5 +36,4 @@ export class Offers {
   }
 }
 
-const nameOf = (lamport: number, draft: RunEventDraft): string =>
-  `${lamport} ${draft.type} ${subjectOf(draft)}`;
+const nameOf = (lamport: number, draft: RunEventDraft): string => `${lamport} ${subjectOf(draft)}`;

@@ -9,7 +9,9 @@ import {
 } from '@holvek/core';
 import { useState } from 'react';
 import { useMedia, XStack, YStack } from 'tamagui';
+import { DoubleTurnCard } from './double-turn-card';
 import { OpenEndsList } from './open-ends-list';
+import { useOthersEntries } from '@/data/use-others-entries';
 import { PhaseRail } from './phase-rail';
 import { RunMenu } from './run-menu';
 import { SignedRun } from './signed-run';
@@ -35,9 +37,10 @@ export function RunScreen({
 }) {
   useKeepAwake();
   const desk = useOpenDesk(run, events);
+  useOthersEntries(run.id, run.status !== 'signed');
   return (
     <DeskProvider value={desk}>
-      <RunPanes />
+      <RunPanes events={events} />
     </DeskProvider>
   );
 }
@@ -45,7 +48,7 @@ export function RunScreen({
 const gaugeWord = (run: Run, role: GaugeRole): string =>
   (families[run.started.plate.family].gauges[role] ?? `${role} gauge`).toLowerCase();
 
-function RunPanes() {
+function RunPanes({ events }: { readonly events: readonly RunEvent[] }) {
   const { run, view, undo, canUndo } = useDesk();
   const isWide = useMedia().wide;
   useKeys({ u: () => canUndo && void undo() });
@@ -54,6 +57,7 @@ function RunPanes() {
   const body = (
     <YStack flex={1} minHeight={0} gap="$3">
       <RunHead />
+      <DoubleTurnCard events={events} />
       {run.status === 'abandoned' ? (
         <Card margin="$4" tone="stop">
           <Words color="$onVermilionSoft">{`Given up: ${run.abandonedBecause ?? ''}`}</Words>

@@ -1,5 +1,6 @@
 export * from './event';
 export * from './entry';
+export * from './double-turns';
 export * from './run';
 export * from './reduce';
 export { foldEvent } from './fold';

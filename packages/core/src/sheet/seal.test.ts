@@ -3,12 +3,14 @@ import { canonicalJson } from '../digest';
 import { unwrap } from '../result';
 import {
   byOrder,
+  doubleTurns,
   entriesRoot,
   headsOf,
   isGenuine,
   mergeEvents,
   pastOf,
   reduceRun,
+  twoTurnsKey,
   type EventOf,
   type RunEvent,
   type RunEventDraft,
@@ -93,6 +95,59 @@ describe('an entry', () => {
       ),
     );
     expect(Math.sign(byOrder(a!, b!))).toBe(a!.hash! < b!.hash! ? -1 : 1);
+  });
+});
+
+describe('two hands on one screw', () => {
+  const turned = (turns: number) => ({ type: 'turned', adjuster: 'main', turns }) as const;
+  /** Two devices that both know the run up to the first turn. */
+  const both = () => {
+    const before = whole.slice(
+      0,
+      whole.findIndex(({ type }) => type === 'turned'),
+    );
+    const devices = [new Device('ines'), new Device('tomas')] as const;
+    for (const device of devices) device.hear(before);
+    return devices;
+  };
+
+  test('a turn that both entered at once is asked about', () => {
+    const [ines, tomas] = both();
+    const entered = [ines.enter(turned(0.5)), tomas.enter(turned(0.5))].sort(byOrder);
+    tomas.hear(ines.known);
+    const [asked, ...others] = doubleTurns(tomas.known);
+    expect(others).toEqual([]);
+    expect([asked!.first, asked!.second]).toEqual(entered);
+  });
+
+  test('one turn after another is not, nor two turns of one hand', () => {
+    const [ines, tomas] = both();
+    ines.enter(turned(0.5));
+    ines.enter(turned(0.25));
+    expect(doubleTurns(ines.known)).toEqual([]);
+    tomas.hear(ines.known);
+    tomas.enter(turned(0.5));
+    expect(doubleTurns(tomas.known)).toEqual([]);
+  });
+
+  test('it is asked no more once one was taken back, or both were meant', () => {
+    for (const answer of ['one', 'two']) {
+      const [ines, tomas] = both();
+      ines.enter(turned(0.5));
+      tomas.enter(turned(0.5));
+      tomas.hear(ines.known);
+      const [asked] = doubleTurns(tomas.known);
+      tomas.enter(
+        answer === 'one'
+          ? { type: 'undone', undoes: asked!.second.id }
+          : { type: 'observed', key: twoTurnsKey(asked!), value: 'yes' },
+      );
+      expect(doubleTurns(tomas.known)).toEqual([]);
+      const { marks } = unwrap(reduceRun(tomas.known));
+      expect(marks['main']!.filter(({ kind }) => kind === 'turned')).toHaveLength(
+        answer === 'one' ? 1 : 2,
+      );
+    }
   });
 });
 

@@ -28,5 +28,6 @@ export const refusals = {
   400: json('The request cannot be read'),
   404: json('No such thing'),
   409: json('It clashes with what is stored'),
+  412: json('It was changed meanwhile: what it is now'),
   422: json('It can be read but not accepted'),
 } as const;

@@ -1,14 +1,32 @@
 import { z } from '@hono/zod-openapi';
-import { checkSystem, gaugeSchema, roundSchema, siteSchema, systemSchema } from '@holvek/core';
+import {
+  checkSystem,
+  digestOf,
+  gaugeSchema,
+  roundSchema,
+  siteSchema,
+  systemSchema,
+} from '@holvek/core';
+import type { Context } from 'hono';
 import { UniqueConstraintError } from 'sequelize';
 import { keepDocument } from '../db/keep';
 import type { Store } from '../db/open';
+import type { Tables } from '../db/tables';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 
 type Kept = { readonly id: string; readonly tag?: string };
 type TableName = 'sites' | 'gauges' | 'rounds' | 'systems' | 'valves';
+
+const bodyOf = async (
+  tables: Tables,
+  table: TableName,
+  id: string,
+): Promise<string | undefined> => {
+  const row: { readonly body: string } | null = await tables[table].findByPk(id, { raw: true });
+  return row?.body;
+};
 
 /** Reads and writes whole documents of one table. */
 export function documentsOf<T extends Kept>(store: Store, table: TableName, schema: z.ZodType<T>) {
@@ -24,8 +42,14 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
       if (!row) throw notFound(table.slice(0, -1), id);
       return schema.parse(JSON.parse(row.body));
     },
-    put: (value: T, who?: string): Promise<T> =>
+    /** Writes a document; `over` is the digest of the version that it was made from, where that is said. */
+    put: (value: T, { over, who }: Change = {}): Promise<T> =>
       store.write(async (tables) => {
+        const before = await bodyOf(tables, table, value.id);
+        const current = before === undefined ? undefined : schema.parse(JSON.parse(before));
+        // Somebody has changed it meanwhile: neither version is lost without being seen.
+        if (over !== undefined && current && digestOf(current) !== over)
+          throw new Problem(412, 'document.changed', current);
         const row = {
           id: value.id,
           body: JSON.stringify(value),
@@ -42,6 +66,17 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
       }),
   };
 }
+
+/** From which version a change was made, and by whom, as the request says. */
+export type Change = { readonly over?: string; readonly who?: string };
+export const changeOf = (c: Context): Change => {
+  const over = c.req.header('if-match');
+  const who = c.req.header('x-changed-by');
+  return {
+    ...(over === undefined ? {} : { over: over.replaceAll('"', '') }),
+    ...(who === undefined ? {} : { who: decodeURIComponent(who).slice(0, 80) }),
+  };
+};
 
 const sameId = (id: string, value: Kept) => {
   if (id !== value.id) throw new Problem(400, 'request.ids_differ', { path: id, body: value.id });
@@ -70,7 +105,7 @@ export function documentRoutes(store: Store) {
         sameId(c.req.param('id'), gauge);
         if (!(gauge.range_low_pa < gauge.range_high_pa))
           throw new Problem(422, 'gauge.range_upside_down');
-        return c.json(await gauges.put(gauge), 200);
+        return c.json(await gauges.put(gauge, changeOf(c)), 200);
       },
     )
     .openapi(getRoute('/rounds', 'Every round', z.array(roundSchema)), async (c) =>
@@ -84,7 +119,7 @@ export function documentRoutes(store: Store) {
       async (c) => {
         const round = c.req.valid('json');
         sameId(c.req.param('id'), round);
-        return c.json(await rounds.put(round), 200);
+        return c.json(await rounds.put(round, changeOf(c)), 200);
       },
     )
     .openapi(getRoute('/systems', 'Every system of pressures', z.array(systemSchema)), async (c) =>
@@ -101,7 +136,7 @@ export function documentRoutes(store: Store) {
         // Clashing rules are kept: to show them is what a ladder is for. Data that means nothing is not.
         const issues = checkSystem(system).filter(({ code }) => code !== 'ladder.no_source');
         if (issues[0]) throw new Problem(422, issues[0].code, issues);
-        return c.json(await systems.put(system), 200);
+        return c.json(await systems.put(system, changeOf(c)), 200);
       },
     );
 }

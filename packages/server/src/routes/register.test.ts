@@ -1,4 +1,4 @@
-import { defaultHouseRules, kPa, writeRegisterCsv } from '@holvek/core';
+import { defaultHouseRules, digestOf, kPa, writeRegisterCsv, type Valve } from '@holvek/core';
 import { codeOf, gauges, testServer, valve, type TestServer } from '../testing/server';
 
 let server: TestServer;
@@ -97,6 +97,47 @@ describe('gauges, rounds and rules', () => {
     expect(await (await server.get('/gauges')).json()).toContainEqual(gauge);
   });
 
+  test('a change that was made from an older version is refused, and shows what it is now', async () => {
+    const path = `/api/valves/${valve.id}`;
+    const put = (body: object, over?: unknown, who = '') =>
+      server.app.request(path, {
+        method: 'PUT',
+        headers: {
+          'content-type': 'application/json',
+          'x-changed-by': encodeURIComponent(who),
+          ...(over ? { 'if-match': `"${digestOf(over)}"` } : {}),
+        },
+        body: JSON.stringify(body),
+      });
+    const before = (await (await server.get(`/valves/${valve.id}`)).json()) as Valve;
+    const mine = { ...before, name: 'Mine' };
+    const yours = { ...before, name: 'Yours' };
+    expect((await put(mine, before, 'Jörg')).status).toBe(200);
+    const answer = await put(yours, before);
+    expect(answer.status).toBe(412);
+    expect(await answer.json()).toMatchObject({
+      error: { code: 'document.changed', detail: { name: 'Mine' } },
+    });
+    expect((await put(yours, mine)).status).toBe(200);
+    const versions = (await (await server.get(`/valves/${valve.id}/history`)).json()) as {
+      who: string;
+      body: Valve;
+    }[];
+    expect(versions.slice(0, 3).map(({ who, body }) => [who, body.name])).toEqual([
+      ['', 'Yours'],
+      ['Jörg', 'Mine'],
+      [null, before.name],
+    ]);
+    await put(before);
+    const rules = await (await server.get('/house-rules')).json();
+    const stale = await server.app.request('/api/house-rules', {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json', 'if-match': '"none"' },
+      body: JSON.stringify(rules),
+    });
+    expect(stale.status).toBe(412);
+  });
+
   test('a round is kept', async () => {
     const round = {
       id: 'r',
@@ -124,7 +165,10 @@ describe('gauges, rounds and rules', () => {
 
 describe('the server', () => {
   test('is healthy, and describes itself', async () => {
-    expect(await (await server.get('/health')).json()).toEqual({ ok: true });
+    expect(await (await server.get('/health')).json()).toEqual({
+      ok: true,
+      storage: 'room',
+    });
     const { openapi, paths } = (await (await server.get('/openapi.json')).json()) as {
       openapi: string;
       paths: object;

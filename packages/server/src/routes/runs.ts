@@ -67,6 +67,17 @@ export function runRoutes(store: Store) {
       const events = (await rawEventsOf(store.tables, id)) as RunEvent[];
       return c.json({ ...runFile(events), run: runRowSchema.parse(row) }, 200);
     })
+    .openapi(
+      getRoute(
+        '/runs/{id}/size',
+        'How many entries of a run are here: whether there is something to fetch',
+        z.object({ entries: z.number() }),
+      ),
+      async (c) => {
+        const where = { run_id: c.req.param('id') };
+        return c.json({ entries: await store.tables.events.count({ where }) }, 200);
+      },
+    )
     .openapi(postEvents, async (c) => {
       const { events } = c.req.valid('json');
       if (events.length > MOST_IN_A_BATCH)

@@ -1,12 +1,16 @@
 import { z } from '@hono/zod-openapi';
-import { defaultHouseRules, houseRulesSchema, publishedSchemas } from '@holvek/core';
+import { defaultHouseRules, digestOf, houseRulesSchema, publishedSchemas } from '@holvek/core';
 import { keepDocument } from '../db/keep';
 import type { Store } from '../db/open';
-import { notFound } from '../http/problem';
+import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
+import { changeOf } from './documents';
 
 const KEY = 'house_rules';
+
+const rulesOf = (body: string | undefined) =>
+  houseRulesSchema.parse({ ...defaultHouseRules, ...(body ? JSON.parse(body) : {}) });
 
 /** House rules, the health of the server, and the schemas of the files that it writes. */
 export function settingRoutes(store: Store) {
@@ -26,8 +30,7 @@ export function settingRoutes(store: Store) {
     )
     .openapi(getRoute('/house-rules', 'The owner’s figures', houseRulesSchema), async (c) => {
       const row = await store.tables.settings.findByPk(KEY);
-      const rules = row ? { ...defaultHouseRules, ...JSON.parse(row.body) } : defaultHouseRules;
-      return c.json(houseRulesSchema.parse(rules), 200);
+      return c.json(rulesOf(row?.body), 200);
     })
     .openapi(
       sendRoute('put', '/house-rules', 'Change the owner’s figures', {
@@ -36,9 +39,14 @@ export function settingRoutes(store: Store) {
       }),
       async (c) => {
         const rules = c.req.valid('json');
-        await store.write((tables) =>
-          keepDocument(tables, 'settings', { id: KEY, body: JSON.stringify(rules) }),
-        );
+        const { over, who } = changeOf(c);
+        await store.write(async (tables) => {
+          const row = await tables.settings.findByPk(KEY, { raw: true });
+          const current = rulesOf(row?.body);
+          if (over !== undefined && digestOf(current) !== over)
+            throw new Problem(412, 'document.changed', current);
+          await keepDocument(tables, 'settings', { id: KEY, body: JSON.stringify(rules) }, who);
+        });
         return c.json(rules, 200);
       },
     )

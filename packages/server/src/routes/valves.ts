@@ -13,15 +13,15 @@ import { Problem } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import { latestPractice, sheetsOf } from '../sheet/shelf';
-import { documentsOf } from './documents';
+import { changeOf, documentsOf, type Change } from './documents';
 
 /** The register: valves one by one, as CSV both ways, and the check of a valve's chain of sheets. */
 export function valveRoutes(store: Store) {
   const valves = documentsOf(store, 'valves', valveSchema);
-  const accept = (valve: Valve) => {
+  const accept = (valve: Valve, change: Change) => {
     const stopping = checkPlate(valve.plate, valve).filter(({ stops }) => stops);
     if (stopping[0]) throw new Problem(422, stopping[0].code, stopping);
-    return valves.put(valve);
+    return valves.put(valve, change);
   };
   const router = newRouter();
   router.get('/valves.csv', async (c) =>
@@ -65,7 +65,7 @@ export function valveRoutes(store: Store) {
       async (c) => {
         const valve = c.req.valid('json');
         if (valve.id !== c.req.param('id')) throw new Problem(400, 'request.ids_differ');
-        return c.json(await accept(valve), 200);
+        return c.json(await accept(valve, changeOf(c)), 200);
       },
     )
     .openapi(

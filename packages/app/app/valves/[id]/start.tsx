@@ -24,6 +24,7 @@ import { Choice, Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Muted, Strong, Words } from '@/ui/words';
+import { OpenRunCard, useOpenRun } from '@/valve/open-run-card';
 import { aimWords } from '@/valve/aim-words';
 import { sheetsOfValve } from '@/valve/valve-state';
 import { eventTrouble, findingWords, plateTrouble } from '@/words/trouble';
@@ -80,6 +81,7 @@ function StartForm({
     const gauge = gaugeAt(side);
     return !gauge || (judges && fitness(side)(gauge).grade === 'unfit');
   });
+  const open = useOpenRun(valve.id) !== undefined;
   const hasName = name.trim().length >= 2;
   const start = async () => {
     changePreferences({ technician: name.trim() });
@@ -108,7 +110,7 @@ function StartForm({
       footer={
         <BigButton
           flex={1}
-          disabled={stop !== undefined || isUnfit || !hasName}
+          disabled={stop !== undefined || isUnfit || !hasName || (open && !isPractice)}
           onPress={() => void start()}
           testID="start-run"
         >
@@ -116,6 +118,7 @@ function StartForm({
         </BigButton>
       }
     >
+      {isPractice ? null : <OpenRunCard valveId={valve.id} />}
       {stop ? <Trouble title="This cannot be set" say={plateTrouble(stop, units)} /> : null}
       {trouble ? <Trouble title="Not started" say={trouble} /> : null}
       <Field

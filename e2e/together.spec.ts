@@ -1,0 +1,60 @@
+import { type Page } from '@playwright/test';
+import { beginAt } from './rehearsed';
+import { expect, test, typeReading } from './technician';
+
+/** What a second phone shows within two seconds of the first one’s entry, and a little for the page. */
+const SOON = { timeout: 4000 };
+
+test('two phones on one run: entries come over, a turn that both made is asked about', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await beginAt(page, 'prv-09', 'come_up', 'record');
+  const run = page.url();
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    ...(baseURL ? { baseURL } : {}),
+  });
+  const other = await context.newPage();
+  await other.addInitScript(() =>
+    localStorage.setItem('holvek.preferences', JSON.stringify({ technician: 'Tomas Brandt' })),
+  );
+  await other.goto(run);
+  await expect(other.locator('[data-step]')).toHaveAttribute('data-step', 'come_up');
+
+  await typeReading(page, '0');
+  await expect(page.getByTestId('next-move')).toBeVisible();
+  await expect(other.getByTestId('next-move')).toBeVisible(SOON);
+
+  // Out of reach of one another, both enter the turn that one of them made.
+  await context.setOffline(true);
+  await other.getByTestId('turned').click();
+  await expect(other.getByTestId('next-move')).toBeHidden();
+  await page.getByTestId('turned').click();
+  await context.setOffline(false);
+  for (const phone of [page, other])
+    await expect(phone.getByTestId('double-turn')).toContainText('one turn, or two?', {
+      timeout: 15_000,
+    });
+  await expect(other.getByTestId('double-turn')).toContainText('Tomas Brandt');
+  const before = await entriesOf(page);
+  await page.getByRole('button', { name: /^One:/ }).click();
+  for (const phone of [page, other])
+    await expect(phone.getByTestId('double-turn')).toBeHidden(SOON);
+  await expect.poll(() => entriesOf(other)).toBe(before + 1);
+  await context.close();
+});
+
+test('who starts a record where one is open is told, and joins it', async ({ page }) => {
+  await beginAt(page, 'prv-14', 'come_up', 'record');
+  const run = page.url();
+  await page.goto('/valves/prv-14/start');
+  await expect(page.getByRole('alert')).toContainText('Work on this valve is open');
+  await expect(page.getByTestId('start-run')).toBeDisabled();
+  await page.getByRole('button', { name: 'Join it' }).click();
+  await expect(page).toHaveURL(run);
+});
+
+const entriesOf = async (page: Page): Promise<number> =>
+  Number(await page.locator('[data-step]').getAttribute('data-entries'));

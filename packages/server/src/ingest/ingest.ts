@@ -4,7 +4,7 @@ import type { Tables } from '../db/tables';
 import { registerError } from './against-register';
 import { conclude } from './conclude';
 import { atTheDoor, type Refused, type Sent } from './door';
-import { Judge } from './judge';
+import { benchOf, Judge, type Trouble } from './judge';
 import { eventsOf, insertEvents, keepRefused, refusedHashes, touchRun } from './rows';
 
 /**
@@ -12,18 +12,20 @@ import { eventsOf, insertEvents, keepRefused, refusedHashes, touchRun } from './
  * arrival does not matter; what the rules of the core do not allow is refused one by one, kept aside,
  * and named; nothing joins a run that is signed.
  */
-export const ingest = (
+export async function ingest(
   store: Store,
   runId: string,
   batch: readonly RunEvent[],
   raws: readonly object[] = batch,
-): Promise<Ingested> =>
-  store.write(async (tables) => {
+): Promise<Ingested> {
+  let judge: Judge | undefined;
+  const answer = await store.write(async (tables) => {
     const run = await tables.runs.findByPk(runId, { raw: true });
     const sent = batch.map((event, i) => ({ event, raw: raws[i]! }));
     const { known, fresh, refused: turnedAway } = await atTheDoor(tables, runId, sent);
     if (run?.status === 'signed') return afterSigning(tables, { runId, known, fresh, turnedAway });
-    const { accepted, refused } = await judged(tables, runId, fresh);
+    judge = benchOf(store).take(runId) ?? (await judgeOf(tables, runId));
+    const { accepted, refused } = await judged(tables, judge, fresh);
     for (const [entry, reason] of refused) await keepRefused(tables, runId, entry, reason);
     const answer = {
       stored: [...known, ...accepted.map(({ event }) => event.id)],
@@ -39,6 +41,10 @@ export const ingest = (
       accepted.some(({ event: { type } }) => type === 'signed' || type === 'abandoned');
     return mayEnd ? { ...answer, ...(await conclude(tables, store.signer, runId)) } : answer;
   });
+  // Only what is committed may be remembered: a judge of a batch that failed is let go.
+  if (judge) benchOf(store).keep(runId, judge);
+  return answer;
+}
 
 type Late = {
   readonly runId: string;
@@ -68,32 +74,28 @@ type Judged = {
   readonly refused: readonly (readonly [Sent, Refused])[];
 };
 
-/** Judges what is new in causal order: as the core would have when it was entered. */
-async function judged(tables: Tables, runId: string, fresh: readonly Sent[]): Promise<Judged> {
+async function judgeOf(tables: Tables, runId: string): Promise<Judge> {
   const stored = await eventsOf(tables, runId);
   const aside = await refusedHashes(tables, runId);
   // What was refused once may have been taken since: its valve is in the register now.
   for (const event of stored) aside.delete(hashOfEntry(event));
-  const judge = new Judge(stored, aside);
+  return new Judge(stored, aside);
+}
+
+/** Judges what is new in causal order: as the core would have when it was entered. */
+async function judged(tables: Tables, judge: Judge, fresh: readonly Sent[]): Promise<Judged> {
   const accepted: Sent[] = [];
   const refused: (readonly [Sent, Refused])[] = [];
   const inOrder = [...fresh].sort((a, b) => a.event.lamport - b.event.lamport);
   for (const sent of inOrder) {
     const { event } = sent;
-    const wrong =
-      (await startTrouble(tables, event)) ?? coversRefused(event, aside) ?? judge.trouble(event);
-    if (wrong) {
-      aside.add(hashOfEntry(event));
-      refused.push([sent, { id: event.id, ...wrong }]);
-    } else {
-      aside.delete(hashOfEntry(event));
-      accepted.push(sent);
-    }
+    const before = (await startTrouble(tables, event)) ?? coversRefused(event, judge.refused);
+    const wrong = judge.trouble(event, before);
+    if (wrong) refused.push([sent, { id: event.id, ...wrong }]);
+    else accepted.push(sent);
   }
   return { accepted, refused };
 }
-
-type Trouble = { readonly code: string; readonly detail?: unknown };
 
 async function startTrouble(tables: Tables, event: RunEvent): Promise<Trouble | undefined> {
   if (event.type !== 'started') return undefined;

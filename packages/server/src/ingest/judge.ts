@@ -26,6 +26,8 @@ export type Judgement =
   | { readonly is: 'early' }
   | { readonly is: 'unfit'; readonly error: PlaceError | EventError };
 
+export type Trouble = { readonly code: string; readonly detail?: unknown };
+
 const FIT: Judgement = { is: 'fit' };
 const unfit = (code: PlaceError['code']): Judgement => ({ is: 'unfit', error: { code } });
 
@@ -46,7 +48,7 @@ export class Judge {
    */
   constructor(
     known: readonly RunEvent[],
-    private readonly refused: ReadonlySet<string>,
+    readonly refused: Set<string>,
   ) {
     this.accepted = [...known];
     this.hashes = new Set(known.map(hashOfEntry));
@@ -56,12 +58,20 @@ export class Judge {
     this.run = reduced?.ok ? reduced.value : undefined;
   }
 
-  /** Why an entry is refused; undefined when it may stand, and it counts from then on. */
-  trouble(event: RunEvent): PlaceError | EventError | undefined {
-    const judgement = this.judge(event);
-    if (judgement.is === 'unfit') return judgement.error;
-    this.accept(event);
-    return undefined;
+  /**
+   * Why an entry is refused; undefined when it may stand, and it counts from then on.
+   *
+   * @param before  what is wrong with it already, by what only the caller knows
+   */
+  trouble(event: RunEvent, before?: Trouble): Trouble | undefined {
+    const judgement = before ? undefined : this.judge(event);
+    const error = before ?? (judgement?.is === 'unfit' ? judgement.error : undefined);
+    if (error) this.refused.add(hashOfEntry(event));
+    else {
+      this.refused.delete(hashOfEntry(event));
+      this.accept(event);
+    }
+    return error;
   }
 
   private judge(event: RunEvent): Judgement {
@@ -137,4 +147,33 @@ export function firstUnfit(
     if (error) return { id: event.id, code: error.code };
   }
   return undefined;
+}
+
+/** Runs that are remembered between batches, the latest first out. */
+const MOST_REMEMBERED = 200;
+
+/** Judges of the runs that are being worked on: what they know need not be read again for each batch. */
+class JudgesBench {
+  private readonly sitting = new Map<string, Judge>();
+
+  /** The judge of a run, who leaves the bench until he is put back. */
+  take(runId: string): Judge | undefined {
+    const judge = this.sitting.get(runId);
+    this.sitting.delete(runId);
+    return judge;
+  }
+
+  keep(runId: string, judge: Judge): void {
+    this.sitting.set(runId, judge);
+    const [oldest] = this.sitting.keys();
+    if (this.sitting.size > MOST_REMEMBERED && oldest !== undefined) this.sitting.delete(oldest);
+  }
+}
+
+const benches = new WeakMap<object, JudgesBench>();
+/** The bench of a store: one process alone writes to it. */
+export function benchOf(store: object): JudgesBench {
+  const bench = benches.get(store) ?? new JudgesBench();
+  benches.set(store, bench);
+  return bench;
 }

@@ -1,12 +1,14 @@
 import { leftWords, outcomeWord } from '@holvek/core';
 import { format } from 'date-fns/format';
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { FlatList } from 'react-native';
 import { XStack, YStack } from 'tamagui';
 import { useHouseRules, useSheets, useValves } from '@/data/queries';
+import { useOutbox, useShelf } from '@/data/store';
 import { Head } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { outcomeTone } from '@/sheet/outcome';
+import { listedSheets } from '@/sheet/unfiled';
 import { Card, Pill } from '@/ui/card';
 import { Press } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
@@ -23,6 +25,9 @@ export default function SheetsScreen() {
   const router = useRouter();
   const print = usePrinters();
   const now = useNow();
+  const runs = [...useShelf().values()].map(({ run }) => run);
+  const { filed } = useOutbox();
+  const listed = listedSheets(sheets.data ?? [], runs, new Set(filed.keys()));
   const due = valves
     .flatMap((valve) => {
       const at = nextLook(valve, sheets.data ?? [], rules);
@@ -40,11 +45,11 @@ export default function SheetsScreen() {
       maxWidth="$column"
       alignSelf="center"
     >
-      <Head title="Sheets" under={`${sheets.data?.length ?? 0} signed`} right={<SyncPill />} />
+      <Head title="Sheets" under={`${listed.length} signed`} right={<SyncPill />} />
       <FlatList
         style={{ flex: 1 }}
-        data={sheets.data ?? []}
-        keyExtractor={({ id }) => id}
+        data={listed}
+        keyExtractor={({ key }) => key}
         ListHeaderComponent={
           due.length > 0 ? (
             <Card marginBottom="$3">
@@ -73,9 +78,9 @@ export default function SheetsScreen() {
             />
           )
         }
-        renderItem={({ item: { id, body } }) => (
+        renderItem={({ item: { path, body, isFiled } }) => (
           <Press
-            onPress={() => router.push(`/sheets/${id}`)}
+            onPress={() => router.push(path as Href)}
             aria-label={`Sheet ${body.valve_tag} ${format(body.signed_at_ms, 'd MMM yyyy')}`}
           >
             <XStack
@@ -96,7 +101,10 @@ export default function SheetsScreen() {
                     `${leftWords(body, print)}${body.revision > 1 ? ` · revision ${body.revision}` : ''}`}
                 </Muted>
               </YStack>
-              <Pill tone={outcomeTone(body)}>{outcomeWord(body)}</Pill>
+              <YStack alignItems="flex-end" gap="$1">
+                <Pill tone={outcomeTone(body)}>{outcomeWord(body)}</Pill>
+                {isFiled ? null : <Pill tone="work">not yet filed</Pill>}
+              </YStack>
             </XStack>
           </Press>
         )}

@@ -1,4 +1,5 @@
 import { coachBench } from './coach';
+import { crashBench } from './crash';
 import { crackingBench, millionRows } from './cracking';
 import { eventsBench } from './events';
 import { familiesBench } from './families';
@@ -10,7 +11,7 @@ import { twinBench } from './twin';
 import { webBench } from './web';
 
 /**
- * `npm run bench [coach|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning]
+ * `npm run bench [coach|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning|crash]
  * [-- --quick]`: figures as ratios within one run.
  */
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
@@ -33,3 +34,9 @@ if (does('zerospan'))
   print('9. Zero and span, rounds to hold both ends', zeroSpanBench(isQuick ? 500 : 5000));
 if (does('edges')) print('10. Edges of a flame', edgesBench(isQuick ? 200 : 2000));
 if (does('tuning')) print('11. Step fits and their settings', tuningBench(isQuick ? 200 : 1000));
+// Minutes of kills: only when it is asked for.
+if (wanted.includes('crash'))
+  print(
+    '12. Killed and started again',
+    await crashBench(isQuick ? { starting: 6, working: 12 } : { starting: 60, working: 140 }),
+  );

@@ -43,7 +43,7 @@ export function EvidenceCard({ sheet }: { readonly sheet: Sheet }) {
         <WordButton
           onPress={() => window.location.assign(`/api/valves/${body.valve_id}/evidence.json`)}
         >
-          take the whole record away, to be checked elsewhere
+          take the whole record away
         </WordButton>
       )}
     </Card>

@@ -1,0 +1,184 @@
+import {
+  checkWith,
+  evidenceFileSchema,
+  seededRandom,
+  verifyEvidence,
+  type Ingested,
+  type RunEvent,
+} from '@holvek/core';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { benchGauges, benchValve, recordRun } from './sample';
+
+const PORT = 8197;
+const url = (path: string) => `http://127.0.0.1:${PORT}/api${path}`;
+const sleep = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
+
+/** A server that is killed and started again, and what it has promised to keep. */
+class Victim {
+  private child: ChildProcess | undefined;
+  readonly stored = new Map<string, Set<string>>();
+  readonly sheets = new Set<string>();
+
+  constructor(
+    private readonly data: string,
+    private readonly seed: boolean,
+  ) {}
+
+  start(): void {
+    this.child = spawn(process.execPath, ['dist/server.mjs'], {
+      stdio: 'ignore',
+      env: {
+        ...process.env,
+        PORT: String(PORT),
+        DATA: this.data,
+        ...(this.seed ? { SEED: 'demo' } : {}),
+      },
+    });
+  }
+
+  /** Waits until it answers; whether it did. */
+  async isUp(): Promise<boolean> {
+    for (let i = 0; i < 600; i++) {
+      if (this.child?.exitCode !== null) return false;
+      const answer = await fetch(url('/health')).catch(() => undefined);
+      if (answer?.ok) return true;
+      await sleep(50);
+    }
+    return false;
+  }
+
+  async kill(): Promise<void> {
+    const { child } = this;
+    if (!child || child.exitCode !== null) return;
+    const gone = new Promise((done) => child.once('close', done));
+    child.kill('SIGKILL');
+    await gone;
+  }
+
+  /** Sends entries; what is answered as stored is promised. A server that dies meanwhile promises nothing. */
+  async post(runId: string, events: readonly RunEvent[]): Promise<void> {
+    const answer = await fetch(url(`/runs/${runId}/events`), {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ events }),
+    }).catch(() => undefined);
+    if (!answer) return;
+    const text = await answer.text().catch(() => '');
+    if (!answer.ok) throw new Error(`refused: ${text}`);
+    if (text === '') return;
+    const { stored, sheetId } = JSON.parse(text) as Ingested;
+    const promised = this.stored.get(runId) ?? new Set();
+    for (const id of stored) promised.add(id);
+    this.stored.set(runId, promised);
+    if (sheetId) this.sheets.add(sheetId);
+  }
+
+  /** How much of what was promised is not there. */
+  async lost(): Promise<number> {
+    let missing = 0;
+    for (const [runId, promised] of this.stored) {
+      const { events } = (await (await fetch(url(`/runs/${runId}`))).json()) as {
+        events: RunEvent[];
+      };
+      const here = new Set(events.map(({ id }) => id));
+      missing += [...promised].filter((id) => !here.has(id)).length;
+    }
+    for (const id of this.sheets) if (!(await fetch(url(`/sheets/${id}`))).ok) missing += 1;
+    return missing;
+  }
+
+  /** Faults that the whole record shows when it is checked. */
+  async faults(): Promise<number> {
+    const file = evidenceFileSchema.parse(await (await fetch(url('/evidence.json'))).json());
+    const { faults } = await verifyEvidence(file, { check: checkWith(globalThis.crypto.subtle) });
+    return faults.length;
+  }
+}
+
+/**
+ * Kills the server at chance moments: while it starts for the first time, migrates and seeds, and
+ * while runs come in and are signed. After each it must start again by itself, hold all that it has
+ * promised, and in the end its whole record must verify.
+ *
+ * @param kills  of each kind
+ */
+export async function crashBench(kills: { readonly starting: number; readonly working: number }) {
+  if (!existsSync('dist/server.mjs')) throw new Error('build first: npm run demo, or npm test');
+  const folder = mkdtempSync(join(tmpdir(), 'holvek-crash-'));
+  const rows = [
+    await whileStarting(join(folder, 'starting'), kills.starting),
+    await whileWorking(join(folder, 'working'), kills.working),
+  ];
+  rmSync(folder, { recursive: true });
+  return rows;
+}
+
+/** A few starts of one database are cut off, until one is let through. */
+const CUTS_OF_ONE = 6;
+
+async function whileStarting(folder: string, kills: number) {
+  const random = seededRandom(71);
+  let neverStarted = 0;
+  let faults = 0;
+  let rounds = 0;
+  for (let killed = 0; killed < kills; rounds++) {
+    const victim = new Victim(join(folder, `${rounds}/holvek.sqlite`), true);
+    for (let cut = 0; cut < CUTS_OF_ONE && killed < kills; cut++, killed++) {
+      victim.start();
+      await sleep(random.between(50, 4000));
+      await victim.kill();
+    }
+    victim.start();
+    if (await victim.isUp()) faults += await victim.faults();
+    else neverStarted += 1;
+    await victim.kill();
+  }
+  return { killed: 'while it starts and seeds', kills, neverStarted, lost: 0, faults };
+}
+
+async function whileWorking(folder: string, kills: number) {
+  const random = seededRandom(73);
+  const victim = new Victim(join(folder, 'holvek.sqlite'), false);
+  let neverStarted = 0;
+  let lost = 0;
+  victim.start();
+  await victim.isUp();
+  await register();
+  let run = 0;
+  for (let killed = 0; killed < kills; killed++) {
+    const dies = sleep(random.between(5, 400)).then(() => victim.kill());
+    for (let i = 0; i < 4; i++) {
+      const id = `run-${run}`;
+      const events = recordRun(id);
+      run += 1;
+      for (let at = 0; at < events.length; at += 20)
+        await victim.post(id, events.slice(at, at + 20));
+    }
+    await dies;
+    victim.start();
+    if (!(await victim.isUp())) neverStarted += 1;
+    // The phone sends again what it was not told of, as its outbox does.
+    for (let again = Math.max(0, run - 4); again < run; again++)
+      await victim.post(`run-${again}`, recordRun(`run-${again}`));
+    lost += await victim.lost();
+    victim.stored.clear();
+    victim.sheets.clear();
+  }
+  const faults = await victim.faults();
+  await victim.kill();
+  return { killed: 'while runs come in and are signed', kills, neverStarted, lost, faults };
+}
+
+async function register(): Promise<void> {
+  const put = (path: string, body: object) =>
+    fetch(url(path), {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+  await put(`/valves/${benchValve.id}`, benchValve);
+  for (const gauge of benchGauges) await put(`/gauges/${gauge.id}`, gauge);
+}

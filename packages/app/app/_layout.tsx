@@ -18,7 +18,7 @@ import { config } from '@/theme/tamagui.config';
 
 /** Providers, fonts and the frame around every screen. */
 export default function Layout() {
-  const [areFontsLoaded] = useFonts({
+  const [areFontsLoaded, fontError] = useFonts({
     AtkinsonHyperlegibleMono_400Regular,
     AtkinsonHyperlegibleMono_700Bold,
     AtkinsonHyperlegibleNext_400Regular,
@@ -36,7 +36,8 @@ export default function Layout() {
     document.documentElement.lang = 'en';
     document.documentElement.style.colorScheme = chosen;
   }, [chosen]);
-  if (!areFontsLoaded) return null;
+  // Letters of the system are better than none.
+  if (!areFontsLoaded && !fontError) return null;
   return (
     <TamaguiProvider config={config} defaultTheme={chosen} key={chosen}>
       <PersistQueryClientProvider

@@ -1,3 +1,4 @@
+import { readingRowsOf, sheetFile, sheetFileName, writeReadingsCsv } from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
@@ -5,10 +6,12 @@ import { useQuery } from '@tanstack/react-query';
 import { XStack } from 'tamagui';
 import { api } from '@/data/api';
 import { useSheets } from '@/data/queries';
+import { useOutbox } from '@/data/store';
 import { Screen } from '@/shell/screen';
 import { EvidenceCard } from '@/sheet/evidence-card';
 import { ReviseSheet } from '@/sheet/revise-sheet';
 import { ReportView } from '@/report/report-view';
+import { saveText } from '@/ui/files';
 import { BigButton, WordButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Muted } from '@/ui/words';
@@ -23,6 +26,7 @@ export default function SheetScreen() {
     enabled: !kept,
   });
   const sheet = kept ?? fetched.data;
+  const { isReachable } = useOutbox();
   const [isRevising, setRevising] = useState(false);
   if (!sheet)
     return fetched.isError ? (
@@ -37,7 +41,17 @@ export default function SheetScreen() {
       <Loading what="Fetching the sheet" />
     );
   const { body } = sheet;
-  const save = (ending: string) => window.location.assign(`/api/sheets/${sheet.id}.${ending}`);
+  const save = (ending: 'pdf' | 'csv' | 'json') => {
+    if (isReachable) return window.location.assign(`/api/sheets/${sheet.id}.${ending}`);
+    if (ending === 'csv')
+      saveText(sheetFileName(body, 'csv'), writeReadingsCsv(readingRowsOf(body)), 'text/csv');
+    if (ending === 'json')
+      saveText(
+        sheetFileName(body, 'json'),
+        JSON.stringify(sheetFile(sheet), null, 2),
+        'application/json',
+      );
+  };
   return (
     <Screen
       title={body.valve_tag}
@@ -46,8 +60,8 @@ export default function SheetScreen() {
       practice={body.rehearsal}
       footer={
         <>
-          <BigButton flex={1} kind="outline" onPress={() => save('pdf')}>
-            PDF
+          <BigButton flex={1} kind="outline" disabled={!isReachable} onPress={() => save('pdf')}>
+            {isReachable ? 'PDF' : 'PDF: on line'}
           </BigButton>
           <BigButton flex={1} kind="outline" onPress={() => save('csv')}>
             CSV

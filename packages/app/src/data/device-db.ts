@@ -18,8 +18,15 @@ interface DeviceSchema extends DBSchema {
 }
 export type DeviceDb = IDBPDatabase<DeviceSchema>;
 
-export const openDeviceDb = (name = 'holvek'): Promise<DeviceDb> =>
+/**
+ * Opens what this device keeps.
+ *
+ * @param onGone  told when the browser takes it away under the running page
+ * @throws where the browser keeps nothing (denied, or a window that forgets)
+ */
+export const openDeviceDb = (name = 'holvek', onGone?: () => void): Promise<DeviceDb> =>
   openDB<DeviceSchema>(name, 1, {
+    terminated: () => onGone?.(),
     upgrade(db) {
       db.createObjectStore('events', { keyPath: 'id' }).createIndex('run', 'run_id');
       db.createObjectStore('queued', { keyPath: 'id' }).createIndex('run', 'runId');

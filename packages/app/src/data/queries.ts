@@ -3,7 +3,7 @@ import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/re
 import type { Persister, PersistedClient } from '@tanstack/react-query-persist-client';
 import { preferences } from '@/settings/preferences';
 import { api, type Change } from './api';
-import { deviceDb } from './store';
+import { deviceDbIfKept } from './store';
 
 const DAY = 86_400_000;
 /** How long the register is readable without a network. */
@@ -57,14 +57,16 @@ function asRestored(state: Restored): void {
 }
 
 export const persister: Persister = {
-  persistClient: async (client) => void (await (await deviceDb).put('cache', client, CACHE_KEY)),
+  persistClient: async (client) =>
+    void (await (await deviceDbIfKept)?.put('cache', client, CACHE_KEY)),
   restoreClient: async () => {
-    const kept = (await (await deviceDb).get('cache', CACHE_KEY)) as PersistedClient | undefined;
+    const db = await deviceDbIfKept;
+    const kept = (await db?.get('cache', CACHE_KEY)) as PersistedClient | undefined;
     // The copy on the device may be older than what was saved last: the server is always asked again.
     for (const { state } of kept?.clientState.queries ?? []) asRestored(state);
     return kept;
   },
-  removeClient: async () => (await deviceDb).delete('cache', CACHE_KEY),
+  removeClient: async () => (await deviceDbIfKept)?.delete('cache', CACHE_KEY),
 };
 
 export const useSites = () => useQuery({ queryKey: ['sites'], queryFn: api.sites });

@@ -1,14 +1,16 @@
 import { useSyncExternalStore } from 'react';
 import { api } from './api';
-import { openDeviceDb } from './device-db';
+import { DeviceStorage, openHere, type Keeping } from './device-storage';
 import { LogWatch, type LogWatchState } from './log-watch';
 import { Outbox, type OutboxState } from './outbox';
 import { RunShelf, type ShelfEntry } from './run-shelf';
 
 const RETRY_MS = 5000;
 
-export const deviceDb =
-  typeof indexedDB === 'undefined' ? new Promise<never>(() => undefined) : openDeviceDb();
+const storage = new DeviceStorage(openHere);
+export const deviceDb = storage.db;
+/** For what is only a convenience: nothing where this device keeps nothing. */
+export const deviceDbIfKept = storage.ifKept;
 export const outbox = new Outbox(deviceDb, api);
 export const logWatch = new LogWatch(deviceDb, api);
 export const shelf = new RunShelf({ db: deviceDb, onKept: () => void outbox.flush() });
@@ -19,6 +21,9 @@ let isStarted = false;
 export function startSync(): void {
   if (isStarted) return;
   isStarted = true;
+  // Asked for, not demanded: a browser that may clear what it keeps is told what it holds.
+  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- absent outside a secure context
+  void navigator.storage?.persist?.().catch(() => false);
   void Promise.all([shelf.load(), outbox.load()]).then(async () => {
     await outbox.flush();
     await pullOpenRuns();
@@ -65,6 +70,9 @@ export const useShelfLoaded = (): boolean =>
   useSyncExternalStore(shelf.subscribe, shelf.loaded, () => false);
 export const useOutbox = (): OutboxState =>
   useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
+/** Whether this device keeps what is entered. */
+export const useKeeping = (): Keeping =>
+  useSyncExternalStore(storage.subscribe, storage.snapshot, storage.snapshot);
 export const useLogWatch = (): LogWatchState =>
   useSyncExternalStore(logWatch.subscribe, logWatch.snapshot, logWatch.snapshot);
 /** Id of the sheet that a run's signature has filed, once the server has said so. */

@@ -8,6 +8,7 @@ import Settings from 'lucide-react-native/icons/settings';
 import Torus from 'lucide-react-native/icons/torus';
 import type { ReactNode } from 'react';
 import { useMedia, View, XStack, YStack } from 'tamagui';
+import { KeepingBanner } from './keeping-banner';
 import { KeysHelp } from './keys-help';
 import { LogBanner } from './log-banner';
 import { useInk } from '@/theme/use-ink';
@@ -37,6 +38,7 @@ export function Shell({ children }: { readonly children: ReactNode }) {
     >
       {isWide || !isInRun ? <Places path={path} isWide={isWide} /> : null}
       <YStack flex={1} minHeight={0} minWidth={0} role="main">
+        <KeepingBanner />
         <LogBanner />
         {children}
       </YStack>

@@ -48,6 +48,16 @@ export const sheetFile = (
   ...(evidence.keys ? { keys: [...evidence.keys] } : {}),
 });
 
+/** Name of a sheet's file: which valve, which day, which revision; practice says so. */
+export function sheetFileName(
+  { rehearsal, valve_tag: tag, signed_at_ms: atMs, revision }: Sheet['body'],
+  ending: string,
+): string {
+  const kind = rehearsal ? 'PRACTICE-' : '';
+  const name = tag.replace(/[^\w-]+/gu, '_');
+  return `${kind}${name}-${new Date(atMs).toISOString().slice(0, 10)}-r${revision}.${ending}`;
+}
+
 export type FileError =
   { readonly code: 'file.not_json' } | { readonly code: 'file.not_ours'; readonly path: string };
 

@@ -3,6 +3,7 @@ import {
   readingRowsOf,
   reviseSheet,
   sheetFile,
+  sheetFileName,
   sheetSchema,
   writeReadingsCsv,
   type Sheet,
@@ -23,12 +24,6 @@ const revision = z.object({
   notes: z.array(z.string().max(2000)).max(50),
 });
 
-const fileName = ({ body }: Sheet, ending: string) => {
-  const tag = body.valve_tag.replace(/[^\w-]+/gu, '_');
-  const kind = body.rehearsal ? 'PRACTICE-' : '';
-  return `${kind}${tag}-${new Date(body.signed_at_ms).toISOString().slice(0, 10)}-r${body.revision}.${ending}`;
-};
-
 /** Signed sheets: read, downloaded, corrected by a new revision; never changed. */
 export function sheetRoutes(store: Store, fontFolder: string) {
   const find = async (id: string): Promise<Sheet> => {
@@ -45,7 +40,7 @@ export function sheetRoutes(store: Store, fontFolder: string) {
   ) =>
     c.body(content, 200, {
       'content-type': type,
-      'content-disposition': `attachment; filename="${fileName(sheet, ending)}"`,
+      'content-disposition': `attachment; filename="${sheetFileName(sheet.body, ending)}"`,
     });
   const router = newRouter();
   // Endings first: a plain id would swallow them.

@@ -13,7 +13,9 @@ if (process.argv.includes('--fresh')) {
   for (const ending of ['', '-wal', '-shm']) rmSync(data + ending, { force: true });
 }
 tell('starting (a new Larkhollow is seeded when there is no data yet)');
-const server = await startServer({ port, data, host: process.env.HOST ?? '127.0.0.1' });
-tell(`open http://localhost:${port} (Ctrl+C stops it; the data stays in data/)`);
+const host = process.env.HOST ?? '127.0.0.1';
+const server = await startServer({ port, data, host });
+const scheme = host === '127.0.0.1' || process.env.TLS === 'off' ? 'http' : 'https';
+tell(`open ${scheme}://localhost:${port} (Ctrl+C stops it; the data stays in data/)`);
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

@@ -40,6 +40,8 @@ export function createApp(
     readonly log?: (error: unknown) => void;
     /** Names by which it may be called; any, where it is not said. */
     readonly hosts?: readonly string[];
+    /** Its own authority, PEM, for phones to trust. */
+    readonly authority?: string;
   },
 ) {
   const api = new OpenAPIHono()
@@ -83,6 +85,14 @@ export function createApp(
     if (isDiskFull(error)) return c.json(problemBody({ code: 'storage.full' }), 507);
     return c.json(problemBody({ code: 'server.fault' }), 500);
   });
+  const { authority } = options;
+  if (authority !== undefined)
+    app.get('/authority.crt', (c) =>
+      c.body(authority, 200, {
+        'content-type': 'application/x-x509-ca-cert',
+        'content-disposition': 'attachment; filename="holvek-authority.crt"',
+      }),
+    );
   const routed = app.route('/api', api);
   app.all('/api/*', (c) => c.json(problemBody({ code: 'request.no_such_path' }), 404));
   return routed;

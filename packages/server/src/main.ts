@@ -1,5 +1,6 @@
 import { serve } from '@hono/node-server';
 import { mkdirSync } from 'node:fs';
+import { createServer } from 'node:https';
 import { dirname } from 'node:path';
 import { WebSocketServer } from 'ws';
 import { createApp } from './app';
@@ -7,13 +8,18 @@ import { AlreadyServed, holdAlone } from './db/one-server';
 import { NewerDatabase, openStore } from './db/open';
 import { LONGEST_TEXT } from './device/stand-in';
 import { ownNames } from './http/own-names';
+import { credentialsFor, isLoopback } from './http/tls';
 import { seedFile } from './seed/seed-file';
 import { logOldSheets } from './sheet/log';
 import { serveApp } from './static';
 
 type ServeOptions = Parameters<typeof serve>[0];
 
-/** Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo, ALLOWED_HOSTS (names, by commas). */
+/**
+ * Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo,
+ * ALLOWED_HOSTS (names, by commas). Where other machines reach it, it speaks TLS: with TLS_CERT and
+ * TLS_KEY (files), else with a certificate of its own; TLS=off where something before it does.
+ */
 async function main() {
   const {
     HOST = '127.0.0.1',
@@ -23,6 +29,9 @@ async function main() {
     FONTS = 'node_modules/@expo-google-fonts',
     SEED,
     ALLOWED_HOSTS,
+    TLS,
+    TLS_CERT,
+    TLS_KEY,
   } = process.env;
   mkdirSync(dirname(DATA), { recursive: true, mode: 0o700 });
   await holdAlone(DATA);
@@ -31,17 +40,35 @@ async function main() {
   const store = await openStore(DATA);
   const entered = await logOldSheets(store);
   if (entered > 0) console.log(`  ${entered} sheets of before were entered into the log`);
+  const names = ownNames(HOST, ALLOWED_HOSTS);
+  const credentials =
+    isLoopback(HOST) || TLS === 'off'
+      ? undefined
+      : await credentialsFor(DATA, names, { cert: TLS_CERT, key: TLS_KEY });
   const app = createApp(store, {
     fontFolder: FONTS,
     log: (error) => console.error(error),
-    hosts: ownNames(HOST, ALLOWED_HOSTS),
+    hosts: names,
+    ...(credentials?.authority ? { authority: credentials.authority } : {}),
   });
   serveApp(app, APP);
   const sockets = new WebSocketServer({ noServer: true, maxPayload: LONGEST_TEXT });
   // Both packages' types describe the same server in other words.
   const websocket = { server: sockets } as unknown as ServeOptions['websocket'] & object;
-  const server = serve({ fetch: app.fetch, hostname: HOST, port: Number(PORT), websocket }, () =>
-    console.log(`Holvek is ready at http://${HOST === '0.0.0.0' ? 'localhost' : HOST}:${PORT}`),
+  const tls = credentials
+    ? { createServer, serverOptions: { cert: credentials.cert, key: credentials.key } }
+    : {};
+  const scheme = credentials ? 'https' : 'http';
+  const server = serve(
+    { fetch: app.fetch, hostname: HOST, port: Number(PORT), websocket, ...tls },
+    () => {
+      const host = isLoopback(HOST) || HOST !== '0.0.0.0' ? HOST : 'localhost';
+      console.log(`Holvek is ready at ${scheme}://${host}:${PORT}`);
+      if (credentials?.authority)
+        console.log(
+          `  phones trust it once they have taken ${scheme}://<address>:${PORT}/authority.crt`,
+        );
+    },
   );
   server.on('error', (error) => {
     console.error(`Holvek could not listen on port ${PORT}: ${error.message}`);

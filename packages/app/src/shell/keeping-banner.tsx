@@ -11,13 +11,21 @@ const words = {
     title: 'The browser has cleared what it kept',
     say: 'Entries that had not been sent are lost from here. Load the page again, and look at the run before you go on.',
   },
+  insecure: {
+    title: 'This page came over plain http',
+    say: 'From another machine the browser keeps no copy of it for work without a network. Open the same address with https; the server’s /authority.crt makes the phone trust it.',
+  },
 } as const;
 
-/** Over every screen, where what is entered would not be kept. */
+/** A page that a browser does not trust with keys, cameras or work without a network. */
+const insecure = (): 'insecure' | undefined => (window.isSecureContext ? undefined : 'insecure');
+
+/** Over every screen, where what is entered would not be kept, or not without a network. */
 export function KeepingBanner() {
   const keeping = useKeeping();
-  if (keeping === 'kept' || keeping === 'opening') return null;
-  const { title, say } = words[keeping];
+  const trouble = keeping === 'denied' || keeping === 'gone' ? keeping : insecure();
+  if (!trouble) return null;
+  const { title, say } = words[trouble];
   return (
     <YStack
       role="alert"

@@ -10,6 +10,9 @@ export class AlreadyServed extends Error {
   }
 }
 
+/** Locks of this process: one that nobody refers to would be collected, and let go of. */
+const held = new Set<sqlite3.Database>();
+
 /**
  * Holds a database for this process alone, by a lock that the operating system lets go of however the
  * process ends.
@@ -23,7 +26,11 @@ export async function holdAlone(file: string): Promise<() => Promise<void>> {
     new Promise<void>((done, failed) => {
       lock.exec(sql, (error) => (error ? failed(error) : done()));
     });
-  const close = () => new Promise<void>((done) => lock.close(() => done()));
+  held.add(lock);
+  const close = () => {
+    held.delete(lock);
+    return new Promise<void>((done) => lock.close(() => done()));
+  };
   try {
     await run('PRAGMA busy_timeout = 0; BEGIN EXCLUSIVE');
   } catch (error) {

@@ -47,9 +47,9 @@ test('two phones on one run: entries come over, a turn that both made is asked a
 });
 
 test('who starts a record where one is open is told, and joins it', async ({ page }) => {
-  await beginAt(page, 'prv-14', 'come_up', 'record');
+  await beginAt(page, 'prv-08', 'come_up', 'record');
   const run = page.url();
-  await page.goto('/valves/prv-14/start');
+  await page.goto('/valves/prv-08/start');
   await expect(page.getByRole('alert')).toContainText('Work on this valve is open');
   await expect(page.getByTestId('start-run')).toBeDisabled();
   await page.getByRole('button', { name: 'Join it' }).click();

@@ -10,7 +10,7 @@ export default defineConfig({
   workers,
   timeout: 150_000,
   // Two browsers and two servers share two cores.
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   retries: 0,
   reporter: [['list']],
   use: {

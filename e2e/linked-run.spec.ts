@@ -1,4 +1,11 @@
-import { readJsonFile, readReadingsCsv, sheetFileSchema, unwrap, verifyChain } from '@holvek/core';
+import {
+  checkWith,
+  readJsonFile,
+  readReadingsCsv,
+  sheetFileSchema,
+  unwrap,
+  verifySheet,
+} from '@holvek/core';
 import { readFileSync } from 'node:fs';
 import {
   begin,
@@ -51,7 +58,8 @@ test('a newcomer brings a valve from as-found to a signed sheet and takes it awa
   expect(read.issues).toEqual([]);
   expect(read.rows.at(-1)!.purpose).toBe('as_left');
   const file = unwrap(readJsonFile(readFileSync(files['JSON']!, 'utf8'), sheetFileSchema));
-  expect(verifyChain([file.sheet])).toEqual({ ok: true, value: 1 });
+  const check = checkWith(globalThis.crypto.subtle);
+  expect((await verifySheet(file, { check })).faults).toEqual([]);
 
   expect(await sheetsOf(request, 'prv-03', 'record')).toEqual([]);
   await page.goto('/valves/prv-03');

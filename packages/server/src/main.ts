@@ -62,7 +62,7 @@ async function main() {
   const server = serve(
     { fetch: app.fetch, hostname: HOST, port: Number(PORT), websocket, ...tls },
     () => {
-      const host = isLoopback(HOST) || HOST !== '0.0.0.0' ? HOST : 'localhost';
+      const host = HOST === '0.0.0.0' ? 'localhost' : HOST;
       console.log(`Holvek is ready at ${scheme}://${host}:${PORT}`);
       if (credentials?.authority)
         console.log(

@@ -154,6 +154,22 @@ describe('the outbox', () => {
     expect(shelf.snapshot().get(id)!.events).toHaveLength(1);
   });
 
+  test('what was refused for a cause that was mended is sent again, all of its run', async () => {
+    let isThere = false;
+    const { outbox, shelf, id, db } = await open(async (_, events) =>
+      isThere
+        ? all(events)
+        : { stored: [], refused: events.map((e) => ({ id: e.id, code: 'valve.not_found' })) },
+    );
+    await shelf.add(id, { type: 'note', text: 'waits' }, 'Edda');
+    await outbox.flush();
+    expect(outbox.snapshot().refused).toHaveLength(2);
+    isThere = true;
+    await outbox.sendAgain(id);
+    expect(outbox.snapshot()).toMatchObject({ queued: 0, refused: [] });
+    expect([await (await db).count('refused'), await outbox.waitingOf(id)]).toEqual([0, 0]);
+  });
+
   test('what keeps a signature from being filed is told until it is filed', async () => {
     let waitsFor: string | undefined = 'run.events_missing';
     const { outbox, shelf, id } = await open(async (_, events) => ({

@@ -133,6 +133,20 @@ export class Outbox {
     }
   }
 
+  /** What kept the entries of a run from being taken has been mended: they wait to be sent again. */
+  async sendAgain(runId: string): Promise<void> {
+    const db = await this.db;
+    const own = (await db.getAll('refused')).filter((entry) => entry.runId === runId);
+    const transaction = db.transaction(['queued', 'refused'], 'readwrite');
+    for (const { id } of own) {
+      void transaction.objectStore('refused').delete(id);
+      void transaction.objectStore('queued').put({ id, runId });
+    }
+    await transaction.done;
+    this.change({ refused: this.state.refused.filter((entry) => entry.runId !== runId) });
+    await this.flush();
+  }
+
   /** The user has seen why an entry was refused, and lets go of it; it stays in the run on this device. */
   async letGo(id: string): Promise<void> {
     await (await this.db).delete('refused', id);

@@ -19,13 +19,19 @@ export function useOthersEntries(runId: string, isOpen: boolean): void {
   }, [runId, isOpen]);
 }
 
-/** Fetches a run when the server has entries that are not here. */
+/** Run id → how many entries the server had when it was fetched last. */
+const fetchedAt = new Map<string, number>();
+
+/** Fetches a run when the server has entries that are not here; once for each number of them. */
 export async function look(runId: string): Promise<void> {
   try {
     const { entries } = await api.runSize(runId);
     const own = shelf.snapshot().get(runId)?.events.length ?? 0;
-    const waiting = outbox.waitingOf(runId);
-    if (entries > 0 && entries !== own - (await waiting)) await pullRun(runId);
+    const isKnown = entries === own - (await outbox.waitingOf(runId));
+    // A refused entry that was let go of stays here and never comes to be there.
+    if (entries === 0 || isKnown || fetchedAt.get(runId) === entries) return;
+    await pullRun(runId);
+    fetchedAt.set(runId, entries);
   } catch (error) {
     // Without a network there is nothing to fetch; a bug of ours is not called that.
     if (!(error instanceof Refusal) && !(error instanceof Unreachable)) throw error;

@@ -20,7 +20,8 @@ export function DoubleTurnCard({ events }: { readonly events: readonly RunEvent[
     <Card tone="warn" role="alert" testID="double-turn" margin="$4">
       <Strong color="$onBrassSoft">{`${name}: one turn, or two?`}</Strong>
       <Words color="$onBrassSoft">
-        {`${first.author} entered ${turnsWords(first.turns)}, ${second.author} ${turnsWords(second.turns)}, neither having seen the other’s.`}
+        {`${first.author} entered ${turnsWords(first.turns)}, ` +
+          `${second.author} ${turnsWords(second.turns)}, neither having seen the other’s.`}
       </Words>
       <XStack gap="$2">
         <BigButton flex={1} onPress={() => void add({ type: 'undone', undoes: second.id })}>

@@ -5,15 +5,21 @@ import { Strong, Words } from '@/ui/words';
 const words = {
   denied: {
     title: 'This browser keeps nothing',
-    say: 'A private window, or storage that is turned off: what is entered here would be lost. Open Holvek in an ordinary window before you begin.',
+    say:
+      'A private window, or storage that is turned off: what is entered here would be lost. ' +
+      'Open Holvek in an ordinary window before you begin.',
   },
   gone: {
     title: 'The browser has cleared what it kept',
-    say: 'Entries that had not been sent are lost from here. Load the page again, and look at the run before you go on.',
+    say:
+      'Entries that had not been sent are lost from here. ' +
+      'Load the page again, and look at the run before you go on.',
   },
   insecure: {
     title: 'This page came over plain http',
-    say: 'From another machine the browser keeps no copy of it for work without a network. Open the same address with https; the server’s /authority.crt makes the phone trust it.',
+    say:
+      'From another machine the browser keeps no copy of it for work without a network. ' +
+      'Open the same address with https; the server’s /authority.crt makes the phone trust it.',
   },
 } as const;
 

@@ -29,12 +29,15 @@ export function SyncPill() {
       </Press>
       <BottomSheet isOpen={isOpen} title="On this phone" onClose={() => setOpen(false)}>
         <Words>{`${queued} entries wait to be sent. They are safe on this phone and go by themselves when there is a network.`}</Words>
-        {refused.map(({ id, code }) => (
+        {refused.map(({ id, runId, code }) => (
           <Card key={id} tone="stop">
             <Strong color="$onVermilionSoft">{refusalWords(code)}</Strong>
             <Words color="$onVermilionSoft">
               It is kept on this phone and was not added to the record.
             </Words>
+            <WordButton onPress={() => void outbox.sendAgain(runId)}>
+              The cause is mended: send its run again
+            </WordButton>
             <WordButton onPress={() => void outbox.letGo(id)}>Seen, let it go</WordButton>
           </Card>
         ))}

@@ -252,7 +252,7 @@ export const refusalWords = (code: string): string =>
     'run.events_missing':
       'The signature is filed once every entry that it is about has come in, from the other phones too.',
     'run.covers_refused':
-      'It signs for an entry that the server has refused. Sign again without it.',
+      'It signs for an entry that the server has refused. Mend the cause, then send the run again.',
     'run.root_differs': 'The signature is not about the entries that it names.',
     'run.entry_refused': 'It signs for an entry that was not allowed when it was made.',
     'sheet.differs':

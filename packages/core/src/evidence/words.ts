@@ -33,9 +33,11 @@ const words: Words = {
   'key.unknown': ({ key }) => `Signed by a key that is not known: ${short(key)}.`,
 };
 
-/** What is wrong, as a sentence. */
-export const faultWords = (fault: EvidenceFault): string =>
-  (words[fault.code] as (fault: EvidenceFault) => string)(fault);
+/** What is wrong, as a sentence; a fault that only a later version knows by its code. */
+export function faultWords(fault: EvidenceFault): string {
+  const say = (words as Partial<Record<string, (fault: EvidenceFault) => string>>)[fault.code];
+  return say ? say(fault) : fault.code;
+}
 
 /** What could not be checked, and why that is no fault. */
 export const noteWords = ({ code, sheet }: EvidenceNote): string =>

@@ -19,7 +19,7 @@ export async function ingest(
   raws: readonly object[] = batch,
 ): Promise<Ingested> {
   let judge: Judge | undefined;
-  const answer = await store.write(async (tables) => {
+  const answer = await store.write(async (tables): Promise<Ingested> => {
     const run = await tables.runs.findByPk(runId, { raw: true });
     const sent = batch.map((event, i) => ({ event, raw: raws[i]! }));
     const { known, fresh, refused: turnedAway } = await atTheDoor(tables, runId, sent);
@@ -41,8 +41,8 @@ export async function ingest(
       accepted.some(({ event: { type } }) => type === 'signed' || type === 'abandoned');
     return mayEnd ? { ...answer, ...(await conclude(tables, store.signer, runId)) } : answer;
   });
-  // Only what is committed may be remembered: a judge of a batch that failed is let go.
-  if (judge) benchOf(store).keep(runId, judge);
+  // Only what is committed may be remembered, and of a run that was filed there is nothing left to judge.
+  if (judge && answer.sheetId === undefined) benchOf(store).keep(runId, judge);
   return answer;
 }
 

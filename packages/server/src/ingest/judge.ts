@@ -20,16 +20,9 @@ export type PlaceError = {
     | 'run.nothing_to_undo'
     | 'run.started_twice';
 };
-export type Judgement =
-  | { readonly is: 'fit' }
-  /** What it has seen is not all here yet. */
-  | { readonly is: 'early' }
-  | { readonly is: 'unfit'; readonly error: PlaceError | EventError };
-
 export type Trouble = { readonly code: string; readonly detail?: unknown };
 
-const FIT: Judgement = { is: 'fit' };
-const unfit = (code: PlaceError['code']): Judgement => ({ is: 'unfit', error: { code } });
+const unfit = (code: PlaceError['code']): PlaceError => ({ code });
 
 /**
  * Judges entries in causal order by the rules of the core, each against the run as its author saw it:
@@ -64,8 +57,7 @@ export class Judge {
    * @param before  what is wrong with it already, by what only the caller knows
    */
   trouble(event: RunEvent, before?: Trouble): Trouble | undefined {
-    const judgement = before ? undefined : this.judge(event);
-    const error = before ?? (judgement?.is === 'unfit' ? judgement.error : undefined);
+    const error = before ?? this.judge(event);
     if (error) this.refused.add(hashOfEntry(event));
     else {
       this.refused.delete(hashOfEntry(event));
@@ -74,20 +66,20 @@ export class Judge {
     return error;
   }
 
-  private judge(event: RunEvent): Judgement {
+  private judge(event: RunEvent): PlaceError | EventError | undefined {
     const { hash, seen } = event;
     if (hash === undefined || seen === undefined)
-      return this.isOfBefore() ? FIT : unfit('event.hash_missing');
+      return this.isOfBefore() ? undefined : unfit('event.hash_missing');
     if (event.type === 'started') return this.judgeStart(event);
     if (seen.length === 0) return unfit('event.unseen');
     const state = this.stateSeenBy(event);
     if (state === 'follows_refused') return unfit('event.follows_refused');
-    if (state === undefined) return { is: 'early' };
+    // What it has seen is not all here yet: it is judged when it is signed for.
+    if (state === undefined) return undefined;
     if (event.lamport !== state.lamport + 1) return unfit('event.order_wrong');
     if (event.type === 'undone' && !this.accepted.some(({ id }) => id === event.undoes))
       return unfit('run.nothing_to_undo');
-    const error = checkEvent(state, event);
-    return error ? { is: 'unfit', error } : FIT;
+    return checkEvent(state, event);
   }
 
   /** A run that was begun before entries were sealed goes on as it began. */
@@ -96,9 +88,9 @@ export class Judge {
     return start !== undefined && start.hash === undefined;
   }
 
-  private judgeStart(event: RunEvent): Judgement {
+  private judgeStart(event: RunEvent): PlaceError | undefined {
     if (this.accepted.some(({ type }) => type === 'started')) return unfit('run.started_twice');
-    return event.lamport === 1 && event.seen?.length === 0 ? FIT : unfit('event.order_wrong');
+    return event.lamport === 1 && event.seen?.length === 0 ? undefined : unfit('event.order_wrong');
   }
 
   /** The run as the author of an entry saw it; undefined while part of that is not here. */
@@ -149,7 +141,7 @@ export function firstUnfit(
   return undefined;
 }
 
-/** Runs that are remembered between batches, the latest first out. */
+/** Runs that are remembered between batches; the one that was longest not worked on is let go first. */
 const MOST_REMEMBERED = 200;
 
 /** Judges of the runs that are being worked on: what they know need not be read again for each batch. */

@@ -1,4 +1,5 @@
 import {
+  checkWith,
   checkPlate,
   defaultHouseRules,
   driftOf,
@@ -9,9 +10,10 @@ import {
   resultUncertainty,
   runEventSchema,
   unwrap,
-  verifyChain,
+  verifyEvidence,
 } from '@holvek/core';
 import { openStore, type Store } from '../db/open';
+import { evidenceOf } from '../sheet/evidence-file';
 import { eventsOf } from '../ingest/rows';
 import { sheetsOf } from '../sheet/shelf';
 import { seedLarkhollow } from './larkhollow';
@@ -43,12 +45,15 @@ describe('Larkhollow', () => {
     expect(lines).toHaveLength(demoValves.length);
   });
 
-  test('every chain of sheets holds', async () => {
-    for (const { valve, visits } of demoValves)
-      expect(verifyChain(await sheetsOf(store, valve.id))).toEqual({
-        ok: true,
-        value: visits.length,
-      });
+  test('its whole record holds: sheets, entries, signatures, chains and the log', async () => {
+    const file = await evidenceOf(
+      store,
+      demoValves.map(({ valve }) => valve.id),
+    );
+    const check = checkWith(globalThis.crypto.subtle);
+    const { faults, notes, sheets } = await verifyEvidence(file, { check });
+    expect([faults, notes]).toEqual([[], []]);
+    expect(sheets).toBe(demoValves.reduce((sum, { visits }) => sum + visits.length, 0));
   });
 
   test('one valve has drifted over four winters', async () => {

@@ -221,7 +221,7 @@ async function firstSheet(page) {
     .getByRole('button', { name: /^Sheet PRV-12/ })
     .first()
     .click();
-  await page.getByText('hold together').waitFor();
+  await page.getByText('all hold').waitFor();
 }
 
 /** Sets a simulated valve by the coach's advice, ten times as fast, and watches it at no flow. */

@@ -14,6 +14,7 @@ import { Press } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
 import { useNow } from '@/ui/use-now';
+import { useVisits } from '@/valve/use-visits';
 import { nextLook } from '@/valve/valve-state';
 import { usePrinters } from '@/report/use-printers';
 
@@ -21,6 +22,7 @@ import { usePrinters } from '@/report/use-printers';
 export default function SheetsScreen() {
   const sheets = useSheets();
   const valves = useValves().data ?? [];
+  const visits = useVisits();
   const rules = useHouseRules();
   const router = useRouter();
   const print = usePrinters();
@@ -30,7 +32,7 @@ export default function SheetsScreen() {
   const listed = listedSheets(sheets.data ?? [], runs, new Set(filed.keys()));
   const due = valves
     .flatMap((valve) => {
-      const at = nextLook(valve, sheets.data ?? [], rules);
+      const at = nextLook(valve, visits.get(valve.id) ?? [], rules);
       return at ? [{ valve, at }] : [];
     })
     .sort((a, b) => a.at.getTime() - b.at.getTime())

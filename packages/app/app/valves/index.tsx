@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useRef, useState } from 'react';
 import { FlatList } from 'react-native';
 import { XStack, YStack } from 'tamagui';
-import { useHouseRules, useSheets, useValves } from '@/data/queries';
+import { useHouseRules, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { useUnits } from '@/settings/use-units';
 import { Head } from '@/shell/screen';
@@ -16,6 +16,7 @@ import { Muted, Strong } from '@/ui/words';
 import { useNow } from '@/ui/use-now';
 import { RegisterFiles } from '@/valve/register-files';
 import { aimWords } from '@/valve/aim-words';
+import { useVisits } from '@/valve/use-visits';
 import { openRunOf, standingOf, standingTone, type Standing } from '@/valve/valve-state';
 import { familyName, type Valve } from '@holvek/core';
 
@@ -34,7 +35,7 @@ type Filter = (typeof filters)[number];
 /** The register: find a valve by tag, name or place, or by how it stands. */
 export default function ValvesScreen() {
   const valves = useValves();
-  const sheets = useSheets().data;
+  const visits = useVisits();
   const shelf = useShelf();
   const rules = useHouseRules();
   const now = useNow();
@@ -48,7 +49,13 @@ export default function ValvesScreen() {
     return (valves.data ?? [])
       .map((valve) => ({
         valve,
-        standing: standingOf(valve, sheets ?? [], rules, openRunOf(shelf, valve.id), now),
+        standing: standingOf(
+          valve,
+          visits.get(valve.id) ?? [],
+          rules,
+          openRunOf(shelf, valve.id),
+          now,
+        ),
       }))
       .filter(
         ({ valve, standing }) =>
@@ -58,7 +65,7 @@ export default function ValvesScreen() {
             .includes(wanted),
       )
       .sort((a, b) => a.valve.tag.localeCompare(b.valve.tag, 'en', { numeric: true }));
-  }, [filter, now, rules, sheets, shelf, text, valves.data]);
+  }, [filter, now, rules, shelf, text, valves.data, visits]);
   return (
     <YStack
       flex={1}

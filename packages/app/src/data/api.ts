@@ -15,6 +15,7 @@ import {
   storedRunSchema,
   systemSchema,
   valveSchema,
+  valveSummarySchema,
   type Gauge,
   type HouseRules,
   type Round,
@@ -118,6 +119,7 @@ export const api = {
   putHouseRules: (rules: HouseRules, change: Change = {}) =>
     ask('/house-rules', houseRulesSchema, { method: 'PUT', body: rules, ...change }),
   sheets: () => ask('/sheets', z.array(sheetSchema)),
+  summaries: () => ask('/summaries', z.array(valveSummarySchema)),
   practice: () => ask('/practice', z.array(sheetSchema)),
   sheet: (id: string) => ask(`/sheets/${enc(id)}`, sheetSchema),
   revise: (

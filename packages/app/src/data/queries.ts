@@ -75,6 +75,7 @@ export const useGauges = () => useQuery({ queryKey: ['gauges'], queryFn: api.gau
 export const useRounds = () => useQuery({ queryKey: ['rounds'], queryFn: api.rounds });
 export const useSystems = () => useQuery({ queryKey: ['systems'], queryFn: api.systems });
 export const useSheets = () => useQuery({ queryKey: ['sheets'], queryFn: api.sheets });
+export const useSummaries = () => useQuery({ queryKey: ['summaries'], queryFn: api.summaries });
 export const usePractice = () => useQuery({ queryKey: ['practice'], queryFn: api.practice });
 export const useVerify = (valveId: string) =>
   useQuery({
@@ -98,8 +99,8 @@ export function useHouseRules(): HouseRules {
  */
 export function useIsReadyToStart(): boolean {
   const rules = useRules();
-  const sheets = useSheets();
-  return !rules.isPending && !sheets.isPending;
+  const visits = useSummaries();
+  return !rules.isPending && !visits.isPending;
 }
 
 /** A change on the server, after which what it touches is fetched anew. */

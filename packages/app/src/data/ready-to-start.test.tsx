@@ -35,7 +35,7 @@ describe('what a run is started from', () => {
   test('is waited for: the owner’s figures, and the sheets before', async () => {
     const { result, answer } = held();
     expect(result.current.isReady).toBe(false);
-    await answer('/sheets', []);
+    await answer('/summaries', []);
     expect(result.current.isReady).toBe(false);
     await answer('/house-rules', own);
     await waitFor(() => expect(result.current.isReady).toBe(true));
@@ -44,7 +44,7 @@ describe('what a run is started from', () => {
 
   test('is the ordinary where it cannot be had', async () => {
     const { result, answer } = held();
-    await answer('/sheets', undefined);
+    await answer('/summaries', undefined);
     await answer('/house-rules', undefined);
     await waitFor(() => expect(result.current.isReady).toBe(true));
     expect(result.current.rules).toEqual(defaultHouseRules);

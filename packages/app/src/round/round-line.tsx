@@ -1,4 +1,4 @@
-import { leftWords, needsAnswer, outcomeWord, type Phase, type SheetBody } from '@holvek/core';
+import { leftWords, needsAnswer, outcomeWord, type Phase, type ValveVisit } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
 import { View, XStack, YStack } from 'tamagui';
@@ -92,7 +92,7 @@ function Standing({
 }
 
 /** Signed, where that is all there is to say. */
-const signedWord = (body: SheetBody): string =>
+const signedWord = (body: ValveVisit['body']): string =>
   outcomeTone(body) === 'good' ? 'signed' : outcomeWord(body);
 
 /** To five minutes, as nobody plans finer. */

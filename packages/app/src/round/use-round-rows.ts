@@ -1,8 +1,16 @@
-import { openEndsOf, runView, type Round, type Run, type Sheet, type Valve } from '@holvek/core';
+import {
+  openEndsOf,
+  runView,
+  type Round,
+  type Run,
+  type Valve,
+  type ValveVisit,
+} from '@holvek/core';
 import { useMemo } from 'react';
-import { useSheets, useValves } from '@/data/queries';
+import { useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
-import { latestSheetOf, openRunOf } from '@/valve/valve-state';
+import { openRunOf } from '@/valve/valve-state';
+import { useVisits, type Visits } from '@/valve/use-visits';
 import { localDay } from '@/ui/local-day';
 
 export type RoundRow = {
@@ -10,7 +18,7 @@ export type RoundRow = {
   readonly run: Run | undefined;
   readonly openEnds: number;
   readonly phase: string | undefined;
-  readonly lastSheet: Sheet | undefined;
+  readonly lastSheet: ValveVisit | undefined;
   readonly isSignedToday: boolean;
   /** Minutes that this valve took before, else its family; undefined when none was ever done. */
   readonly minutes: number | undefined;
@@ -19,7 +27,7 @@ export type RoundRow = {
 /** The valves of a round in setting order, each with where it stands. */
 export function useRoundRows(round: Round | undefined): readonly RoundRow[] {
   const valves = useValves().data;
-  const sheets = useSheets().data;
+  const visits = useVisits();
   const shelf = useShelf();
   return useMemo(() => {
     const byId = new Map(valves?.map((valve) => [valve.id, valve]));
@@ -27,8 +35,8 @@ export function useRoundRows(round: Round | undefined): readonly RoundRow[] {
       const valve = byId.get(id);
       if (!valve) return [];
       const run = openRunOf(shelf, id);
-      const lastSheet = latestSheetOf(sheets ?? [], id);
-      const own = (sheets ?? []).filter(({ body }) => body.valve_id === id);
+      const own = visits.get(id) ?? [];
+      const lastSheet = own.at(-1);
       return [
         {
           valve,
@@ -38,18 +46,18 @@ export function useRoundRows(round: Round | undefined): readonly RoundRow[] {
           lastSheet,
           isSignedToday:
             lastSheet !== undefined && localDay(lastSheet.body.signed_at_ms) >= (round?.day ?? ''),
-          minutes: meanMinutes(own) ?? meanMinutes(ofFamily(sheets ?? [], valve)),
+          minutes: meanMinutes(own) ?? meanMinutes(ofFamily(visits, valve)),
         },
       ];
     });
-  }, [round, sheets, shelf, valves]);
+  }, [round, visits, shelf, valves]);
 }
 
-/** Sheets of other valves of the family: what such a run takes when this one was never done. */
-const ofFamily = (sheets: readonly Sheet[], valve: Valve): readonly Sheet[] =>
-  sheets.filter(({ body }) => body.plate.family === valve.plate.family);
+/** Visits to other valves of the family: what such a run takes when this one was never done. */
+const ofFamily = (visits: Visits, valve: Valve): readonly ValveVisit[] =>
+  [...visits.values()].flat().filter(({ body }) => body.plate.family === valve.plate.family);
 
-const meanMinutes = (sheets: readonly Sheet[]): number | undefined =>
+const meanMinutes = (sheets: readonly ValveVisit[]): number | undefined =>
   sheets.length === 0
     ? undefined
     : sheets.reduce((sum, { body }) => sum + (body.signed_at_ms - body.started_at_ms) / 60_000, 0) /

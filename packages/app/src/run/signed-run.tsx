@@ -22,6 +22,7 @@ export function SignedRun() {
   useEffect(() => {
     if (!sheetId) return;
     void client.invalidateQueries({ queryKey: ['sheets'] });
+    void client.invalidateQueries({ queryKey: ['summaries'] });
     void client.invalidateQueries({ queryKey: ['practice'] });
   }, [client, sheetId]);
   return (

@@ -6,7 +6,7 @@ import {
   outcomeWord,
   proofWord,
   type Run,
-  type SheetBody,
+  type ValveVisit,
 } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import { Card } from '@/ui/card';
@@ -14,7 +14,7 @@ import { WordButton } from '@/ui/press';
 import { Strong, Words } from '@/ui/words';
 
 /** What the last visit left to come back for. */
-export function AnswerCard({ body }: { readonly body: SheetBody }) {
+export function AnswerCard({ body }: { readonly body: ValveVisit['body'] }) {
   if (!needsAnswer(body)) return null;
   const { out_of_service_because: because, ended } = body;
   const word = outcomeWord(body);

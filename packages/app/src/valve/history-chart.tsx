@@ -1,4 +1,4 @@
-import type { Drift, Sheet, Valve } from '@holvek/core';
+import type { Drift, Valve, ValveVisit } from '@holvek/core';
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
 import { View } from 'tamagui';
@@ -17,7 +17,7 @@ export function HistoryChart({
   drift,
 }: {
   readonly valve: Valve;
-  readonly sheets: readonly Sheet[];
+  readonly sheets: readonly ValveVisit[];
   readonly drift: Drift | undefined;
 }) {
   const [width, setWidth] = useState(320);

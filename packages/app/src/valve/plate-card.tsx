@@ -14,8 +14,8 @@ import {
   ratingOf,
   taughtBy,
   type Plate,
-  type Sheet,
   type Valve,
+  type ValveVisit,
 } from '@holvek/core';
 import { familyView } from '@/family/views';
 import { useUnits, type Units } from '@/settings/use-units';
@@ -29,7 +29,7 @@ export function PlateCard({
   sheets,
 }: {
   readonly valve: Valve;
-  readonly sheets: readonly Sheet[];
+  readonly sheets: readonly ValveVisit[];
 }) {
   const units = useUnits();
   const { plate } = valve;
@@ -97,7 +97,7 @@ function SignalRows({ plate: { input } }: { readonly plate: InstrumentPlate }) {
     ));
 }
 
-function rateSay(valve: Valve, sheets: readonly Sheet[], id: string, units: Units): string {
+function rateSay(valve: Valve, sheets: readonly ValveVisit[], id: string, units: Units): string {
   const own = adjusterPlate(valve.plate, id);
   const way = own.clockwise === 'unknown' ? 'way not known' : `clockwise ${own.clockwise}`;
   const taught = taughtBy(sheets, valve, id).slice(-3);

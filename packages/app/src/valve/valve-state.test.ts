@@ -2,11 +2,9 @@ import { defaultHouseRules as rules } from '@holvek/core';
 import {
   driftOfValve,
   givenUpRunsOf,
-  latestSheetOf,
   nextLook,
   openPracticeOf,
   openRunOf,
-  sheetsOfValve,
   standingOf,
 } from './valve-state';
 import { sheet, valve } from '@/testing/samples';
@@ -73,16 +71,6 @@ describe('where a valve stands', () => {
   });
 });
 
-describe('sheets of a valve', () => {
-  test('stand in order of date, without those that a revision corrects', () => {
-    const [first, second] = steady;
-    const revision = sheet('2024-11-02', 441, 440, { corrects: { hash: second!.hash, why: 'x' } });
-    const other = sheet('2026-01-01', 1, 1, { valve_id: 'other' });
-    expect(sheetsOfValve([second!, revision, other, first!], valve.id)).toEqual([first, revision]);
-    expect(latestSheetOf([second!, first!], valve.id)).toBe(second);
-  });
-});
-
 describe('practice', () => {
   const entry = (over: object, status = 'open', openEnds: object[] = []) => ({
     run: { started: { valve_id: valve.id, ...over }, status, openEnds, lastAtMs: 1 } as never,
@@ -99,12 +87,6 @@ describe('practice', () => {
     expect(openRunOf(shelf, valve.id)).toBe(run);
     expect(openPracticeOf(shelf)).toHaveLength(2);
     expect(openRunOf(new Map([['practice', shelf.get('practice')!]]), valve.id)).toBeUndefined();
-  });
-
-  test('neither counts as a visit', () => {
-    const practised = sheet('2026-11-23', 440, 440, { rehearsal: true, verdict: 'fail' });
-    expect(standingOf(valve, [...steady, practised], rules, undefined, now)).toBe('in order');
-    expect(sheetsOfValve([practised], valve.id)).toEqual([]);
   });
 
   test('open ends of what was given up are shown for records alone', () => {

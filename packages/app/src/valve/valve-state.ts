@@ -9,28 +9,13 @@ import {
   type Drift,
   type HouseRules,
   type Run,
-  type Sheet,
   type Valve,
+  type ValveVisit,
 } from '@holvek/core';
 import type { ShelfEntry } from '@/data/run-shelf';
 import type { Tone } from '@/ui/card';
 
 const DAY = 86_400_000;
-
-/** Records of a valve that no later revision corrects, oldest first; practice is none. */
-export function sheetsOfValve(sheets: readonly Sheet[], valveId: string): Sheet[] {
-  const corrected = new Set(
-    sheets.flatMap(({ body }) => (body.corrects ? [body.corrects.hash] : [])),
-  );
-  return sheets
-    .filter(
-      ({ hash, body }) => body.valve_id === valveId && !body.rehearsal && !corrected.has(hash),
-    )
-    .sort((a, b) => a.body.signed_at_ms - b.body.signed_at_ms);
-}
-
-export const latestSheetOf = (sheets: readonly Sheet[], valveId: string): Sheet | undefined =>
-  sheetsOfValve(sheets, valveId).at(-1);
 
 export const openRunOf = (
   shelf: ReadonlyMap<string, ShelfEntry>,
@@ -70,26 +55,23 @@ export const givenUpRunsOf = (
         openEndsOf(run).length > 0,
     );
 
-/** When a valve wants its next look: drift decides where it comes sooner than the house's interval. */
+/** When a valve wants its next look, from its visits, oldest first: drift decides where it comes sooner than the house's interval. */
 export function nextLook(
   valve: Valve,
-  sheets: readonly Sheet[],
+  visits: readonly ValveVisit[],
   rules: HouseRules,
 ): Date | undefined {
   // A visit that turned nothing proves nothing anew: the one before it still counts.
-  const last = sheetsOfValve(sheets, valve.id).findLast(
-    ({ body }) => body.outcome !== 'left_as_found',
-  );
+  const last = visits.findLast(({ body }) => body.outcome !== 'left_as_found');
   if (!last) return undefined;
   const byHouse = addMonths(new Date(last.body.signed_at_ms), rules.months_between_visits);
-  const days = driftOfValve(valve, sheets)?.daysToLeaveLane;
+  const days = driftOfValve(valve, visits)?.daysToLeaveLane;
   if (days === undefined) return byHouse;
   const byDrift = new Date(last.body.signed_at_ms + days * DAY);
   return byDrift < byHouse ? byDrift : byHouse;
 }
 
-export function driftOfValve(valve: Valve, sheets: readonly Sheet[]): Drift | undefined {
-  const own = sheetsOfValve(sheets, valve.id);
+export function driftOfValve(valve: Valve, own: readonly ValveVisit[]): Drift | undefined {
   const last = own.at(-1)?.body;
   const gauge = last && judgingGauge(last);
   const visits = own.flatMap(({ body }) =>
@@ -138,18 +120,18 @@ export const standingTone: Readonly<Record<Standing, Tone>> = {
 /** Where a valve stands today, in a word. */
 export function standingOf(
   valve: Valve,
-  sheets: readonly Sheet[],
+  visits: readonly ValveVisit[],
   rules: HouseRules,
   run: Run | undefined,
   now: number,
 ): Standing {
   if (run) return 'in hand';
-  const last = latestSheetOf(sheets, valve.id)?.body;
+  const last = visits.at(-1)?.body;
   if (last?.outcome === 'out_of_service') return 'out of service';
   if (last && needsAnswer(last)) return 'not in order';
-  const due = nextLook(valve, sheets, rules);
+  const due = nextLook(valve, visits, rules);
   if (!due) return 'never set';
-  if (driftOfValve(valve, sheets)?.isDrifting) return 'drifting';
+  if (driftOfValve(valve, visits)?.isDrifting) return 'drifting';
   if (due.getTime() < now - 30 * DAY) return 'overdue';
   if (last?.verdict === 'pass_without_margin') return 'no margin';
   return last?.verdict === 'not_proved' ? 'not all proved' : 'in order';

@@ -1,4 +1,4 @@
-import { leftWords, isInstrument, type Drift, type Sheet, type Valve } from '@holvek/core';
+import { leftWords, isInstrument, type Drift, type Valve, type ValveVisit } from '@holvek/core';
 import { spanWords } from './aim-words';
 import { format } from 'date-fns/format';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
@@ -13,7 +13,7 @@ import { usePrinters } from '@/report/use-printers';
 
 type Props = {
   readonly valve: Valve;
-  readonly sheets: readonly Sheet[];
+  readonly sheets: readonly ValveVisit[];
   readonly drift: Drift | undefined;
   readonly due: Date | undefined;
 };

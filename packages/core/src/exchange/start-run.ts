@@ -1,7 +1,7 @@
 import { procedureOf, ratePriors } from '../family';
 import type { Gauge } from '../gauge';
 import type { RunEventDraft } from '../run';
-import { needsAnswer, type Sheet } from '../sheet';
+import { needsAnswer, type Sheet, type ValveVisit } from '../sheet';
 import type { TaughtRate } from '../step';
 import type { HouseRules, Side, TwinSketch } from '../valve';
 import type { Valve } from './valve-record';
@@ -11,15 +11,15 @@ export type StartOptions = {
   readonly school: string;
   readonly gauges: Readonly<Partial<Record<Side, Gauge>>>;
   readonly rules: HouseRules;
-  /** Sheets of this valve, oldest first. */
-  readonly sheets: readonly Sheet[];
+  /** Visits to this valve, oldest first. */
+  readonly sheets: readonly ValveVisit[];
   /** The twin when it is a rehearsal. */
   readonly twin?: TwinSketch;
 };
 
 /** What the sheets of a valve have taught of one adjuster, oldest first; sheets of another spring teach nothing. */
 export const taughtBy = (
-  sheets: readonly Sheet[],
+  sheets: readonly ValveVisit[],
   valve: Valve,
   adjuster: string,
 ): readonly TaughtRate[] =>
@@ -59,7 +59,7 @@ export function startDraft(
 }
 
 /** A visit after one that left something to come back for is the answer to it. */
-function answerTo(sheets: readonly Sheet[]): Pick<StartedDraft, 'answers_sheet'> {
+function answerTo(sheets: readonly ValveVisit[]): Pick<StartedDraft, 'answers_sheet'> {
   const last = sheets.at(-1);
   return last && needsAnswer(last.body) ? { answers_sheet: last.hash } : {};
 }

@@ -1,6 +1,6 @@
 import { checkPlate, type PlateIssue } from '../family';
 import type { Ladder, SettingOrder, System } from '../ladder';
-import type { Sheet } from '../sheet';
+import type { ValveVisit } from '../sheet';
 import { MAIN, targetOf, type Target } from '../valve';
 import type { Valve } from './valve-record';
 
@@ -69,7 +69,7 @@ const withTarget = (valve: Valve, adjuster: string, target: Target): Valve =>
  *
  * @param sheets  of all valves, in any order
  */
-export function withFound(system: System, sheets: readonly Sheet[]): System {
+export function withFound(system: System, sheets: readonly ValveVisit[]): System {
   const latest = [...sheets].sort((a, b) => b.body.signed_at_ms - a.body.signed_at_ms);
   const foundOf = (valveId: string, adjuster: string): number | undefined => {
     for (const { body } of latest) {

@@ -1,4 +1,4 @@
-import { endsLeft, leadingSetting, type Outcome, type SheetBody } from '../sheet';
+import { endsLeft, leadingSetting, type Outcome, type ValveVisit } from '../sheet';
 import { worstVerdict, type EndReason, type SheetVerdict } from '../step';
 import type { Tone } from './block';
 import { percent, type Printers } from './printers';
@@ -30,7 +30,7 @@ export const endWord: Readonly<Record<EndReason, string>> = {
   other: 'Another reason',
 };
 
-type Visit = Pick<SheetBody, 'outcome' | 'verdict' | 'open_ends' | 'settings' | 'tables'>;
+type Visit = Pick<ValveVisit['body'], 'outcome' | 'verdict' | 'open_ends' | 'settings' | 'tables'>;
 
 /** Words and colour of what needs no verdict. */
 const plain: Readonly<
@@ -69,7 +69,7 @@ export function outcomeTone(visit: Visit): Tone {
 }
 
 /** What a valve was left at, for lists. */
-export function leftWords(body: SheetBody, { pressure }: Printers): string {
+export function leftWords(body: ValveVisit['body'], { pressure }: Printers): string {
   const leading = leadingSetting(body);
   if (leading)
     return `left at ${pressure(leading.as_left_pa, body.gauges[leading.role]?.resolution_pa)}`;

@@ -3,3 +3,4 @@ export * from './freeze';
 export * from './in-order';
 export * from './chain';
 export * from './seal';
+export * from './visit';

@@ -151,10 +151,15 @@ export const sheetSchema = z.object({ id: z.string(), hash, body: sheetBodySchem
 export type Sheet = z.infer<typeof sheetSchema>;
 
 /** The setting that lists and charts speak of; undefined where nothing was set. */
-export const leadingSetting = ({
+export const leadingSetting = <S>({
   settings,
-}: Pick<SheetBody, 'settings'>): SheetSetting | undefined => settings[0];
+}: {
+  readonly settings: readonly S[];
+}): S | undefined => settings[0];
 
 /** The gauge that judged the leading setting. */
-export const judgingGauge = ({ settings, gauges }: Pick<SheetBody, 'settings' | 'gauges'>) =>
+export const judgingGauge = ({
+  settings,
+  gauges,
+}: Pick<SheetBody, 'gauges'> & { readonly settings: readonly Pick<SheetSetting, 'role'>[] }) =>
   gauges[settings[0]?.role ?? 'outlet'] ?? gauges.inlet ?? gauges.outlet;

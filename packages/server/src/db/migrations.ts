@@ -111,4 +111,12 @@ export const migrations: readonly Migration[] = [
         noReplacing('keys', 'name'),
       ]),
   },
+  {
+    // What lists ask of a valve, one row each: made from its sheets, and made again when one is missing.
+    name: '0008-summaries',
+    up: ({ context }) =>
+      run(context, [
+        `CREATE TABLE summaries (valve_id TEXT PRIMARY KEY REFERENCES valves(id), body TEXT NOT NULL)`,
+      ]),
+  },
 ];

@@ -9,6 +9,8 @@ export type Tables = {
   readonly rounds: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly systems: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly settings: ModelStatic<Stored<{ id: string; body: string }>>;
+  /** What lists ask of a valve: derived from its sheets. */
+  readonly summaries: ModelStatic<Stored<{ valve_id: string; body: string }>>;
   readonly runs: ModelStatic<
     Stored<{
       id: string;
@@ -106,6 +108,7 @@ export function defineTables(sequelize: Sequelize): Tables {
     rounds: define('rounds', { id: id(), body: text() }),
     systems: define('systems', { id: id(), body: text() }),
     settings: define('settings', { id: id(), body: text() }),
+    summaries: define('summaries', { valve_id: id(), body: text() }),
     runs: define('runs', {
       id: id(),
       valve_id: { type: DataTypes.STRING(64) },

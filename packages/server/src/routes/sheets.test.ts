@@ -5,6 +5,7 @@ import {
   unwrap,
   type Ingested,
   type Sheet,
+  type ValveSummary,
 } from '@holvek/core';
 import { codeOf, testServer, valve, wholeRun, type TestServer } from '../testing/server';
 
@@ -35,6 +36,20 @@ describe('sheets', () => {
     expect(await (await server.get(`/valves/${valve.id}/verify`)).json()).toMatchObject({
       sheets: 2,
     });
+  });
+
+  const rowOf = async () => {
+    const rows = (await (await server.get('/summaries')).json()) as ValveSummary[];
+    return rows.find(({ valve_id }) => valve_id === valve.id)!;
+  };
+
+  test('make the one row that lists ask of their valve', async () => {
+    const row = await rowOf();
+    expect(row).toMatchObject({ count: 2, needs_answer: false });
+    expect(row.visits[0]!.id).toBe(id);
+    // A row that is missing is made again.
+    await server.store.tables.summaries.destroy({ where: {} });
+    expect(await rowOf()).toEqual(row);
   });
 
   test('go out as PDF, CSV and JSON under a name that says which', async () => {

@@ -2,7 +2,6 @@ import {
   freezeSheet,
   hashOf,
   isPractice,
-  sheetSchema,
   unwrap,
   valveAfter,
   valveSchema,
@@ -16,10 +15,8 @@ import type { Store } from '../db/open';
 import { keepDocument } from '../db/keep';
 import type { Tables } from '../db/tables';
 import { logSheet } from './log';
-
-type Row = { readonly id: string; readonly hash: string; readonly body: string };
-const toSheet = ({ id, hash, body }: Row): Sheet =>
-  sheetSchema.parse({ id, hash, body: JSON.parse(body) });
+import { writeSummary } from './summary';
+import { toSheet } from './stored';
 
 /** The whole chain of a valve, first to last; chains of before hold practice too. */
 export async function chainOf(store: Store, valveId: string): Promise<Sheet[]> {
@@ -111,6 +108,7 @@ export async function fileSheet(
     body: JSON.stringify(body),
   });
   await logSheet(tables, signer, { hash, valve_id: valveId });
+  await writeSummary(tables, valveId);
   return sheet;
 }
 

@@ -1,15 +1,10 @@
+import { useVisits } from '@/valve/use-visits';
 import { withFound, type Rule, type Rung, type System } from '@holvek/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useMedia, XStack, YStack } from 'tamagui';
 import { Refusal } from '@/data/api';
-import {
-  isFromBefore,
-  useChangeSystem,
-  useHouseRules,
-  useSheets,
-  useSystems,
-} from '@/data/queries';
+import { isFromBefore, useChangeSystem, useHouseRules, useSystems } from '@/data/queries';
 import { ClashCard } from '@/ladder/clash-card';
 import { DragCard } from '@/ladder/drag-card';
 import { FilesSheet } from '@/ladder/files-sheet';
@@ -55,7 +50,7 @@ function SystemDesk({ stored }: { readonly stored: System }) {
   const router = useRouter();
   const isWide = useMedia().wide;
   const change = useChangeSystem();
-  const sheets = useSheets().data;
+  const visits = useVisits();
   const houseRules = useHouseRules();
   // What is typed here counts at once; the server follows, and a refusal leaves it on the screen.
   const [system, setSystem] = useState(stored);
@@ -100,7 +95,7 @@ function SystemDesk({ stored }: { readonly stored: System }) {
         system={system}
         onEdit={setRung}
         onAdd={() => setRung('new')}
-        onFound={() => edit(withFound(system, sheets ?? []))}
+        onFound={() => edit(withFound(system, [...visits.values()].flat()))}
       />
       <XStack gap="$4">
         <WordButton onPress={() => setOpen('files')}>as a file</WordButton>

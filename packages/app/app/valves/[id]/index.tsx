@@ -1,7 +1,7 @@
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { checkPlate, openEndsOf } from '@holvek/core';
-import { useHouseRules, useSheets, useValves } from '@/data/queries';
+import { useHouseRules, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
@@ -19,10 +19,10 @@ import {
   givenUpRunsOf,
   nextLook,
   openRunOf,
-  sheetsOfValve,
   standingOf,
   standingTone,
 } from '@/valve/valve-state';
+import { useVisits } from '@/valve/use-visits';
 import { VisitsCard } from '@/valve/visits-card';
 import { useNow } from '@/ui/use-now';
 import { plateTrouble } from '@/words/trouble';
@@ -35,7 +35,7 @@ export default function ValveScreen() {
   const rules = useHouseRules();
   const shelf = useShelf();
   const valves = useValves();
-  const sheets = useSheets().data ?? [];
+  const visits = useVisits();
   const now = useNow();
   const [isEditing, setEditing] = useState(false);
   const valve = valves.data?.find((each) => each.id === id);
@@ -51,8 +51,8 @@ export default function ValveScreen() {
       </Screen>
     );
   const run = openRunOf(shelf, valve.id);
-  const own = sheetsOfValve(sheets, valve.id);
-  const standing = standingOf(valve, sheets, rules, run, now);
+  const own = visits.get(valve.id) ?? [];
+  const standing = standingOf(valve, own, rules, run, now);
   const issues = checkPlate(valve.plate, valve);
   const stops = issues.some((issue) => issue.stops);
   const last = own.at(-1);
@@ -105,8 +105,8 @@ export default function ValveScreen() {
         <VisitsCard
           valve={valve}
           sheets={own}
-          drift={driftOfValve(valve, sheets)}
-          due={nextLook(valve, sheets, rules)}
+          drift={driftOfValve(valve, own)}
+          due={nextLook(valve, own, rules)}
         />
       ) : null}
       <PlateCard valve={valve} sheets={own} />

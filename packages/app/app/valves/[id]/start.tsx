@@ -13,7 +13,7 @@ import {
   type Valve,
 } from '@holvek/core';
 import { YStack } from 'tamagui';
-import { useGauges, useHouseRules, useIsReadyToStart, useSheets, useValves } from '@/data/queries';
+import { useGauges, useHouseRules, useIsReadyToStart, useValves } from '@/data/queries';
 import { shelf } from '@/data/store';
 import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
 import { changePreferences, usePreferences } from '@/settings/preferences';
@@ -26,7 +26,7 @@ import { Loading, Trouble } from '@/ui/states';
 import { Muted, Strong, Words } from '@/ui/words';
 import { OpenRunCard, useOpenRun } from '@/valve/open-run-card';
 import { aimWords } from '@/valve/aim-words';
-import { sheetsOfValve } from '@/valve/valve-state';
+import { useVisits } from '@/valve/use-visits';
 import { eventTrouble, findingWords, plateTrouble } from '@/words/trouble';
 import { today } from '@/ui/local-day';
 
@@ -61,7 +61,7 @@ function StartForm({
   const router = useRouter();
   const units = useUnits();
   const rules = useHouseRules();
-  const sheets = useSheets().data ?? [];
+  const visits = useVisits();
   const { technician } = usePreferences();
   const procedure = procedureOf(valve.plate.family);
   const schools = procedure.schools.filter(
@@ -94,7 +94,7 @@ function StartForm({
       school,
       gauges: Object.fromEntries(sides.map(({ side }) => [side, gaugeAt(side)!])),
       rules,
-      sheets: sheetsOfValve(sheets, valve.id),
+      sheets: visits.get(valve.id) ?? [],
       ...(isPractice ? { twin } : {}),
     });
     const begun = await shelf.begin(draft, name.trim());

@@ -57,3 +57,34 @@ test('who starts a record where one is open is told, and joins it', async ({ pag
 
 const entriesOf = async (page: Page): Promise<number> =>
   Number(await page.locator('[data-step]').getAttribute('data-entries'));
+
+test('two phones change one target: the second is shown both, and chooses', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({ ...(baseURL ? { baseURL } : {}) });
+  const other = await context.newPage();
+  const open = async (phone: Page) => {
+    await phone.goto('/valves');
+    await phone.getByLabel(/^PRV-11 /u).click();
+    await phone.getByRole('button', { name: 'Change' }).click();
+  };
+  const keep = async (phone: Page, why: string) => {
+    await phone.getByLabel('Why').fill(why);
+    await phone.getByRole('button', { name: 'Keep this target' }).click();
+  };
+  await open(page);
+  await open(other);
+  await keep(page, 'Asked for by the kitchen');
+  await expect(page.getByText('Asked for by the kitchen')).toBeVisible();
+  await keep(other, 'Asked for by the laundry');
+  const both = other.getByRole('dialog', { name: 'Changed meanwhile' });
+  await expect(both).toContainText('there: Asked for by the kitchen');
+  await expect(both).toContainText('yours: Asked for by the laundry');
+  await both.getByRole('button', { name: 'Put mine over it' }).click();
+  await expect(both).toBeHidden();
+  await page.reload();
+  await expect(page.getByText('Asked for by the laundry')).toBeVisible();
+  await context.close();
+});

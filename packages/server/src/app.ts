@@ -5,6 +5,7 @@ import { HTTPException } from 'hono/http-exception';
 import { secureHeaders } from 'hono/secure-headers';
 import { deviceSocket } from './device/socket';
 import { isDiskFull, type Store } from './db/open';
+import { pace } from './http/pace';
 import { Problem, problemBody } from './http/problem';
 import { sameHouse } from './http/same-house';
 import { documentRoutes } from './routes/documents';
@@ -40,6 +41,8 @@ export function createApp(
     readonly log?: (error: unknown) => void;
     /** Names by which it may be called; any, where it is not said. */
     readonly hosts?: readonly string[];
+    /** How many requests one address may send a minute; any number, where it is not said. */
+    readonly requestsAMinute?: number;
     /** Its own authority, PEM, for phones to trust. */
     readonly authority?: string;
   },
@@ -60,6 +63,7 @@ export function createApp(
   api.notFound((c) => c.json(problemBody({ code: 'request.no_such_path' }), 404));
   const app = new OpenAPIHono();
   if (options.hosts) app.use(sameHouse(options.hosts));
+  if (options.requestsAMinute !== undefined) app.use('/api/*', pace(options.requestsAMinute));
   app.get('/api/device', deviceSocket());
   app.use(compress());
   app.use(securityHeaders);

@@ -8,6 +8,7 @@ import { AlreadyServed, holdAlone } from './db/one-server';
 import { NewerDatabase, openStore } from './db/open';
 import { LONGEST_TEXT } from './device/stand-in';
 import { ownNames } from './http/own-names';
+import { REQUESTS_A_MINUTE } from './http/pace';
 import { credentialsFor, isLoopback } from './http/tls';
 import { seedFile } from './seed/seed-file';
 import { logOldSheets } from './sheet/log';
@@ -17,7 +18,7 @@ type ServeOptions = Parameters<typeof serve>[0];
 
 /**
  * Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo,
- * ALLOWED_HOSTS (names, by commas). Where other machines reach it, it speaks TLS: with TLS_CERT and
+ * ALLOWED_HOSTS (names, by commas), RATE_LIMIT (requests a minute from one address). Where other machines reach it, it speaks TLS: with TLS_CERT and
  * TLS_KEY (files), else with a certificate of its own; TLS=off where something before it does.
  */
 async function main() {
@@ -28,6 +29,7 @@ async function main() {
     APP = 'dist/app',
     FONTS = 'node_modules/@expo-google-fonts',
     SEED,
+    RATE_LIMIT,
     ALLOWED_HOSTS,
     TLS,
     TLS_CERT,
@@ -49,6 +51,7 @@ async function main() {
     fontFolder: FONTS,
     log: (error) => console.error(error),
     hosts: names,
+    requestsAMinute: Number(RATE_LIMIT) || REQUESTS_A_MINUTE,
     ...(credentials?.authority ? { authority: credentials.authority } : {}),
   });
   serveApp(app, APP);

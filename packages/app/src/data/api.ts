@@ -110,11 +110,11 @@ export const api = {
   putGauge: (gauge: Gauge, change: Change = {}) =>
     ask(`/gauges/${enc(gauge.id)}`, gaugeSchema, { method: 'PUT', body: gauge, ...change }),
   rounds: () => ask('/rounds', z.array(roundSchema)),
-  putRound: (round: Round) =>
-    ask(`/rounds/${enc(round.id)}`, roundSchema, { method: 'PUT', body: round }),
+  putRound: (round: Round, change: Change = {}) =>
+    ask(`/rounds/${enc(round.id)}`, roundSchema, { method: 'PUT', body: round, ...change }),
   systems: () => ask('/systems', z.array(systemSchema)),
-  putSystem: (system: System) =>
-    ask(`/systems/${enc(system.id)}`, systemSchema, { method: 'PUT', body: system }),
+  putSystem: (system: System, change: Change = {}) =>
+    ask(`/systems/${enc(system.id)}`, systemSchema, { method: 'PUT', body: system, ...change }),
   houseRules: () => ask('/house-rules', houseRulesSchema),
   putHouseRules: (rules: HouseRules, change: Change = {}) =>
     ask('/house-rules', houseRulesSchema, { method: 'PUT', body: rules, ...change }),

@@ -2,7 +2,8 @@ import { defaultHouseRules, houseRulesSchema, type HouseRules } from '@holvek/co
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Persister, PersistedClient } from '@tanstack/react-query-persist-client';
 import { preferences } from '@/settings/preferences';
-import { api, type Change } from './api';
+import { api, Refusal, type Change } from './api';
+import { showConflict } from './conflicts';
 import { deviceDbIfKept } from './store';
 
 const DAY = 86_400_000;
@@ -104,32 +105,68 @@ export function useIsReadyToStart(): boolean {
 }
 
 /** A change on the server, after which what it touches is fetched anew. */
-function useChange<T, R>(change: (value: T) => Promise<R>, ...keys: readonly string[]) {
+function useChange<T, R>(change: (value: T) => Promise<R>, key: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: change,
-    onSuccess: () => Promise.all(keys.map((key) => client.invalidateQueries({ queryKey: [key] }))),
+    // One after another: each is made over what the one before has left.
+    scope: { id: key },
+    onSuccess: () => client.invalidateQueries({ queryKey: [key] }),
   });
 }
 
-/** A change from what this phone has seen last: a server that has it otherwise now says so. */
+type Put<T> = (value: T, change: Change) => Promise<T>;
+type Kept<T> = {
+  readonly key: string;
+  /** What this phone has seen last. */
+  readonly seen: T | undefined;
+  /** Puts what the server has kept into what this phone has seen. */
+  readonly keep: (value: T) => void;
+};
+
+/**
+ * A change from what this phone has seen last. A server that has it otherwise by now says so, and both
+ * versions are shown.
+ */
+async function putOver<T>(put: Put<T>, value: T, { key, seen, keep }: Kept<T>): Promise<T> {
+  const by = preferences().technician;
+  try {
+    const kept = await put(value, { over: seen, by });
+    keep(kept);
+    return kept;
+  } catch (error) {
+    if (error instanceof Refusal && error.code === 'document.changed')
+      showConflict({
+        kind: key,
+        mine: value,
+        theirs: error.detail,
+        putMine: () => put(value, { over: error.detail, by }).then(keep),
+      });
+    throw error;
+  }
+}
+
+/** A change to one document of a list. */
 const overSeen =
-  <T extends { readonly id: string }>(key: string, put: (value: T, change: Change) => Promise<T>) =>
+  <T extends { readonly id: string }>(key: string, put: Put<T>) =>
   (value: T): Promise<T> => {
-    const seen = queryClient.getQueryData<readonly T[]>([key])?.find(({ id }) => id === value.id);
-    return put(value, { over: seen, by: preferences().technician });
+    const list = () => queryClient.getQueryData<readonly T[]>([key]);
+    const seen = list()?.find(({ id }) => id === value.id);
+    const keep = (kept: T) =>
+      queryClient.setQueryData([key], (all: readonly T[] | undefined) =>
+        all?.map((each) => (each.id === kept.id ? kept : each)),
+      );
+    return putOver(put, value, { key, seen, keep });
   };
 export const useChangeValve = () => useChange(overSeen('valves', api.putValve), 'valves');
 export const useImportValves = () => useChange(api.importValves, 'valves');
 export const useChangeGauge = () => useChange(overSeen('gauges', api.putGauge), 'gauges');
-export const useChangeRound = () => useChange(api.putRound, 'rounds');
-export const useChangeSystem = () => useChange(api.putSystem, 'systems');
+export const useChangeRound = () => useChange(overSeen('rounds', api.putRound), 'rounds');
+export const useChangeSystem = () => useChange(overSeen('systems', api.putSystem), 'systems');
 export const useChangeHouseRules = () =>
-  useChange(
-    (rules: HouseRules) =>
-      api.putHouseRules(rules, {
-        over: queryClient.getQueryData(['house-rules']),
-        by: preferences().technician,
-      }),
-    'house-rules',
-  );
+  useChange((rules: HouseRules) => {
+    const key = 'house-rules';
+    const seen = queryClient.getQueryData<HouseRules>([key]);
+    const keep = (kept: HouseRules) => queryClient.setQueryData([key], kept);
+    return putOver(api.putHouseRules, rules, { key, seen, keep });
+  }, 'house-rules');

@@ -40,6 +40,34 @@ describe('the shelf of runs', () => {
     expect(again.snapshot().get(id)!.run).toEqual(shelf.snapshot().get(id)!.run);
   });
 
+  test('two tabs of one phone are one: what is kept in one is seen in the other', async () => {
+    const { db } = open();
+    const heard = new Set<(message: { data: unknown }) => void>();
+    const tab = () => {
+      const mine = new Set<(message: { data: unknown }) => void>();
+      const tabs = {
+        postMessage: (data: unknown) =>
+          [...heard].filter((each) => !mine.has(each)).forEach((each) => each({ data })),
+        addEventListener: (_: string, listener: (message: { data: unknown }) => void) => {
+          heard.add(listener);
+          mine.add(listener);
+        },
+      };
+      return new RunShelf({ db, tabs: tabs as never });
+    };
+    const [left, right] = [tab(), tab()];
+    const id = await begun(left);
+    const told = new Promise<void>((resolve) => right.subscribe(resolve));
+    await told;
+    expect(right.snapshot().get(id)!.run).toEqual(left.snapshot().get(id)!.run);
+    const back = new Promise<void>((resolve) => left.subscribe(resolve));
+    await right.add(id, confirm('stored_pressure'), 'Edda');
+    await back;
+    expect(left.snapshot().get(id)!.events).toHaveLength(2);
+    // The second entry was made over the first: neither tab has lost sight of the other.
+    expect(left.snapshot().get(id)!.run.missing).toEqual([]);
+  });
+
   test('what a run refuses is not kept', async () => {
     const { db, make } = open();
     const { shelf } = make();

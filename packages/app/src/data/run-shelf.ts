@@ -29,6 +29,8 @@ type Options = {
   readonly makeId?: () => string;
   /** Told after an entry is safe on the device. */
   readonly onKept?: () => void;
+  /** The other tabs of this device: told of what is kept here, heard of what is kept there. */
+  readonly tabs?: Pick<BroadcastChannel, 'postMessage' | 'addEventListener'>;
 };
 
 /**
@@ -41,7 +43,11 @@ export class RunShelf {
   private last: Promise<unknown> = Promise.resolve();
   private readonly listeners = new Set<() => void>();
 
-  constructor(private readonly options: Options) {}
+  constructor(private readonly options: Options) {
+    options.tabs?.addEventListener('message', ({ data }: MessageEvent<unknown>) => {
+      if (typeof data === 'string') void this.readAgain(data);
+    });
+  }
 
   snapshot = (): ReadonlyMap<string, ShelfEntry> => this.entries;
   loaded = (): boolean => this.isLoaded;
@@ -88,6 +94,17 @@ export class RunShelf {
     await Promise.all([...events.map((event) => transaction.store.put(event)), transaction.done]);
     const known = this.entries.get(events[0]?.run_id ?? '')?.events ?? [];
     this.show(mergeEvents(known, events));
+    this.tell();
+    if (events[0]) this.options.tabs?.postMessage(events[0].run_id);
+  }
+
+  /** Another tab has kept something of a run. */
+  private async readAgain(runId: string): Promise<void> {
+    const db = await this.options.db;
+    const there = await db.getAllFromIndex('events', 'run', runId);
+    const known = this.entries.get(runId)?.events ?? [];
+    if (there.length <= known.length) return;
+    this.show(mergeEvents(known, there));
     this.tell();
   }
 
@@ -140,6 +157,7 @@ export class RunShelf {
     if (entry && run) this.set(runId, { run, events: [...entry.events, event] });
     else this.show(mergeEvents(entry?.events ?? [], [event]));
     this.tell();
+    this.options.tabs?.postMessage(runId);
     this.options.onKept?.();
     return undefined;
   }

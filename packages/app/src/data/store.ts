@@ -3,9 +3,8 @@ import { api } from './api';
 import { DeviceStorage, openHere, type Keeping } from './device-storage';
 import { LogWatch, type LogWatchState } from './log-watch';
 import { Outbox, type OutboxState } from './outbox';
+import { retryDelay } from './retry-delay';
 import { RunShelf, type ShelfEntry } from './run-shelf';
-
-const RETRY_MS = 5000;
 
 const storage = new DeviceStorage(openHere);
 export const deviceDb = storage.db;
@@ -13,7 +12,11 @@ export const deviceDb = storage.db;
 export const deviceDbIfKept = storage.ifKept;
 export const outbox = new Outbox(deviceDb, api);
 export const logWatch = new LogWatch(deviceDb, api);
-export const shelf = new RunShelf({ db: deviceDb, onKept: () => void outbox.flush() });
+export const shelf = new RunShelf({
+  db: deviceDb,
+  onKept: () => void outbox.flush(),
+  ...(typeof BroadcastChannel === 'undefined' ? {} : { tabs: new BroadcastChannel('holvek.runs') }),
+});
 
 let isStarted = false;
 
@@ -35,10 +38,18 @@ export function startSync(): void {
     () => void outbox.flush().then(pullOpenRuns).then(logWatch.look),
   );
   window.addEventListener('offline', () => void outbox.flush());
-  setInterval(() => {
+  void keepTrying();
+}
+
+/** Sends again what could not be sent, at growing intervals, for as long as the page lives. */
+async function keepTrying(): Promise<never> {
+  let failures = 0;
+  for (;;) {
+    await new Promise((resolve) => setTimeout(resolve, retryDelay(failures, Math.random())));
     const { queued, isReachable } = outbox.snapshot();
+    failures = isReachable ? 0 : failures + 1;
     if (queued > 0 || !isReachable) void outbox.flush();
-  }, RETRY_MS);
+  }
 }
 
 /** The log has grown: its new head is kept. */

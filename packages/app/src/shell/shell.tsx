@@ -8,6 +8,7 @@ import Settings from 'lucide-react-native/icons/settings';
 import Torus from 'lucide-react-native/icons/torus';
 import type { ReactNode } from 'react';
 import { useMedia, View, XStack, YStack } from 'tamagui';
+import { ConflictSheet } from './conflict-sheet';
 import { KeepingBanner } from './keeping-banner';
 import { KeysHelp } from './keys-help';
 import { LogBanner } from './log-banner';
@@ -43,6 +44,7 @@ export function Shell({ children }: { readonly children: ReactNode }) {
         {children}
       </YStack>
       <KeysHelp />
+      <ConflictSheet />
     </View>
   );
 }

@@ -10,7 +10,7 @@ import { BottomSheet } from '@/ui/bottom-sheet';
 import { Choice, Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';
-import { parseTrouble, plateTrouble } from '@/words/trouble';
+import { parseTrouble, plateTrouble, refusalWords } from '@/words/trouble';
 
 const fields = [
   { name: 'set_point_pa', label: 'Set point' },
@@ -81,7 +81,7 @@ export function TargetSheet({
       onError: (error) =>
         setTrouble(
           error instanceof Refusal
-            ? error.code
+            ? refusalWords(error.code)
             : 'The server cannot be reached. The old target stands.',
         ),
     });

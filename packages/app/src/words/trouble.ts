@@ -276,9 +276,10 @@ export const refusalWords = (code: string): string =>
     'run.unknown_school': 'The server does not know this way of setting.',
     'event.id_taken': 'Another entry has its number already. It stays on this phone.',
     'event.other_run': 'It belongs to another run.',
+    'request.too_often': 'Too much was asked at once. It is tried again by itself.',
     'request.invalid': 'The server could not read it.',
     'document.changed':
-      'Somebody has changed it meanwhile. Nothing was overwritten: close this, look at what it is now, and change that.',
+      'Somebody has changed it meanwhile. Nothing was overwritten: both versions are shown.',
     'gauge.range_upside_down': 'The range stands upside down: low end first.',
     'ladder.name_twice': 'Two rungs have the same name. Nothing was changed.',
     'ladder.feeding_loop': 'Rungs feed one another in a circle. Nothing was changed.',

@@ -31,6 +31,27 @@ const bodyOf = async (
 /** Reads and writes whole documents of one table. */
 export function documentsOf<T extends Kept>(store: Store, table: TableName, schema: z.ZodType<T>) {
   const model = store.tables[table];
+  /** Writes a document; `over` is the digest of the version that it was made from, where that is said. */
+  const put = async (tables: Tables, value: T, { over, who }: Change): Promise<T> => {
+    const before = await bodyOf(tables, table, value.id);
+    const current = before === undefined ? undefined : schema.parse(JSON.parse(before));
+    // Somebody has changed it meanwhile: neither version is lost without being seen.
+    if (over !== undefined && current && digestOf(current) !== over)
+      throw new Problem(412, 'document.changed', current);
+    const row = {
+      id: value.id,
+      body: JSON.stringify(value),
+      ...(value.tag ? { tag: value.tag } : {}),
+    };
+    try {
+      await keepDocument(tables, table, row, who);
+    } catch (error) {
+      if (error instanceof UniqueConstraintError)
+        throw new Problem(409, `${table.slice(0, -1)}.tag_taken`, { tag: value.tag });
+      throw error;
+    }
+    return value;
+  };
   return {
     all: async (): Promise<T[]> => {
       const rows = await model.findAll({ order: [['id', 'ASC']] });
@@ -42,27 +63,12 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
       if (!row) throw notFound(table.slice(0, -1), id);
       return schema.parse(JSON.parse(row.body));
     },
-    /** Writes a document; `over` is the digest of the version that it was made from, where that is said. */
-    put: (value: T, { over, who }: Change = {}): Promise<T> =>
+    put: (value: T, change: Change = {}): Promise<T> =>
+      store.write((tables) => put(tables, value, change)),
+    /** Several, in one transaction: all of them or none. */
+    putAll: (values: readonly T[], change: Change = {}): Promise<void> =>
       store.write(async (tables) => {
-        const before = await bodyOf(tables, table, value.id);
-        const current = before === undefined ? undefined : schema.parse(JSON.parse(before));
-        // Somebody has changed it meanwhile: neither version is lost without being seen.
-        if (over !== undefined && current && digestOf(current) !== over)
-          throw new Problem(412, 'document.changed', current);
-        const row = {
-          id: value.id,
-          body: JSON.stringify(value),
-          ...(value.tag ? { tag: value.tag } : {}),
-        };
-        try {
-          await keepDocument(tables, table, row, who);
-        } catch (error) {
-          if (error instanceof UniqueConstraintError)
-            throw new Problem(409, `${table.slice(0, -1)}.tag_taken`, { tag: value.tag });
-          throw error;
-        }
-        return value;
+        for (const value of values) await put(tables, value, change);
       }),
   };
 }

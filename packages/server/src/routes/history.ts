@@ -1,8 +1,9 @@
 import { z } from '@hono/zod-openapi';
-import { valveSchema } from '@holvek/core';
+import { valveSchema, valveSummarySchema } from '@holvek/core';
 import type { Store } from '../db/open';
 import { newRouter } from '../http/router';
 import { getRoute } from '../http/route';
+import { allSummaries } from '../sheet/summary';
 
 /** A version of a document: when it was written, by whom, and what it said. */
 const versionSchema = z.object({
@@ -11,21 +12,34 @@ const versionSchema = z.object({
   body: valveSchema,
 });
 
-/** What the register held before. */
+/** What the register held before, and what has come of its valves. */
 export const historyRoutes = (store: Store) =>
-  newRouter().openapi(
-    getRoute(
-      '/valves/{id}/history',
-      'Every version of a valve in the register, latest first',
-      z.array(versionSchema),
-    ),
-    async (c) => {
-      const rows = await store.tables.history.findAll({
-        where: { kind: 'valves', id: c.req.param('id') },
-        order: [['seq', 'DESC']],
-        raw: true,
-      });
-      const versions = rows.map(({ at_ms, who, body }) => ({ at_ms, who, body: JSON.parse(body) }));
-      return c.json(z.array(versionSchema).parse(versions), 200);
-    },
-  );
+  newRouter()
+    .openapi(
+      getRoute(
+        '/summaries',
+        'One row for every valve that was visited',
+        z.array(valveSummarySchema),
+      ),
+      async (c) => c.json(await allSummaries(store), 200),
+    )
+    .openapi(
+      getRoute(
+        '/valves/{id}/history',
+        'Every version of a valve in the register, latest first',
+        z.array(versionSchema),
+      ),
+      async (c) => {
+        const rows = await store.tables.history.findAll({
+          where: { kind: 'valves', id: c.req.param('id') },
+          order: [['seq', 'DESC']],
+          raw: true,
+        });
+        const versions = rows.map(({ at_ms, who, body }) => ({
+          at_ms,
+          who,
+          body: JSON.parse(body),
+        }));
+        return c.json(z.array(versionSchema).parse(versions), 200);
+      },
+    );

@@ -5,7 +5,6 @@ import {
   sheetFile,
   sheetFileName,
   sheetSchema,
-  valveSummarySchema,
   writeReadingsCsv,
   type Sheet,
 } from '@holvek/core';
@@ -17,7 +16,6 @@ import { getRoute, sendRoute } from '../http/route';
 import { lineOf } from '../sheet/log';
 import { restsOn } from '../sheet/evidence-file';
 import { sheetPdf } from '../sheet/pdf/sheet-pdf';
-import { allSummaries } from '../sheet/summary';
 import { fileSheet, isRevised, latestPractice, latestSheets, sheetById } from '../sheet/shelf';
 
 const revision = z.object({
@@ -74,14 +72,6 @@ export function sheetRoutes(store: Store, fontFolder: string) {
   return router
     .openapi(getRoute('/sheets', 'Latest sheets first', z.array(sheetSchema)), async (c) =>
       c.json(await latestSheets(store, 500), 200),
-    )
-    .openapi(
-      getRoute(
-        '/summaries',
-        'One row for every valve that was visited',
-        z.array(valveSummarySchema),
-      ),
-      async (c) => c.json(await allSummaries(store), 200),
     )
     .openapi(getRoute('/practice', 'Latest practice first', z.array(sheetSchema)), async (c) =>
       c.json(await latestPractice(store, 200), 200),

@@ -43,15 +43,17 @@ export function valveRoutes(store: Store) {
         const read = readRegisterCsv(c.req.valid('json').csv, () => crypto.randomUUID());
         if (!read.ok) throw new Problem(422, read.error.code, read.error);
         const known = new Map((await valves.all()).map((valve) => [valve.tag, valve.id]));
-        const kept: string[] = [];
         const issues = [...read.value.issues];
-        for (const valve of read.value.valves) {
+        const good = read.value.valves.filter((valve) => {
           const bad = checkPlate(valve.plate, valve).find(({ stops }) => stops);
           if (bad) issues.push({ line: 0, column: valve.tag, code: bad.code });
-          else
-            kept.push((await valves.put({ ...valve, id: known.get(valve.tag) ?? valve.id })).tag);
-        }
-        return c.json({ kept, issues }, 200);
+          return !bad;
+        });
+        await valves.putAll(
+          good.map((valve) => ({ ...valve, id: known.get(valve.tag) ?? valve.id })),
+          changeOf(c),
+        );
+        return c.json({ kept: good.map(({ tag }) => tag), issues }, 200);
       },
     )
     .openapi(getRoute('/valves/{id}', 'One valve', valveSchema), async (c) =>

@@ -4,6 +4,7 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useMedia, XStack, YStack } from 'tamagui';
 import { Refusal } from '@/data/api';
+import { useConflictsSettled } from '@/data/conflicts';
 import { isFromBefore, useChangeSystem, useHouseRules, useSystems } from '@/data/queries';
 import { ClashCard } from '@/ladder/clash-card';
 import { DragCard } from '@/ladder/drag-card';
@@ -29,6 +30,7 @@ import { refusalWords } from '@/words/trouble';
 export default function SystemScreen() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const systems = useSystems();
+  const settled = useConflictsSettled();
   const system = systems.data?.find((each) => each.id === id);
   if (systems.isPending || isFromBefore(systems)) return <Loading what="Fetching the system" />;
   if (!system)
@@ -41,7 +43,7 @@ export default function SystemScreen() {
         />
       </Screen>
     );
-  return <SystemDesk key={id} stored={system} />;
+  return <SystemDesk key={`${id} ${settled}`} stored={system} />;
 }
 
 type Open = 'take' | 'files' | undefined;

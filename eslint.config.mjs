@@ -63,7 +63,7 @@ const toSplit = {
     'packages/core/src/plant/line-plant.ts',
     'packages/core/src/quantity/units.ts',
     'packages/server/src/routes/sheets.ts',
-    'packages/server/src/sheet/pdf/chart.ts',
+    'packages/paper/src/chart.ts',
   ],
   complexity: [
     'packages/app/app/index.tsx',

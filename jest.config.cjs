@@ -21,6 +21,7 @@ module.exports = {
   testTimeout: 30_000,
   projects: [
     node('core'),
+    node('paper'),
     node('server'),
     {
       displayName: 'app',

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import {
   checkWith,
   readJsonFile,
@@ -61,10 +62,22 @@ test('a newcomer brings a valve from as-found to a signed sheet and takes it awa
   const check = checkWith(globalThis.crypto.subtle);
   expect((await verifySheet(file, { check })).faults).toEqual([]);
 
+  // Without a network the phone makes the same paper itself.
+  await page.context().setOffline(true);
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'PDF' }).click();
+  const made = await (await waiting).path();
+  expect(wordsOf(made).filter((word) => !wordsOf(files['PDF']!).includes(word))).toEqual([]);
+  expect(wordsOf(made).length).toBeGreaterThan(200);
+  await page.context().setOffline(false);
+
   expect(await sheetsOf(request, 'prv-03', 'record')).toEqual([]);
   await page.goto('/valves/prv-03');
   await expect(page.getByText('never set')).toBeVisible();
 });
+
+const wordsOf = (file: string): readonly string[] =>
+  execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' }).split(/\s+/u);
 
 test('a reversed screw is noticed, turned round and still set', async ({ page }) => {
   await begin(page, 'prv-08');

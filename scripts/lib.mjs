@@ -59,6 +59,7 @@ export async function install() {
 export async function build() {
   const wanted = hashOf([
     'packages/core',
+    'packages/paper',
     'packages/app',
     'packages/server',
     'package-lock.json',
@@ -102,7 +103,8 @@ async function offlineCopy() {
     inlineWorkboxRuntime: true,
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//],
-    skipWaiting: true,
+    // The page says when: never while a run is open.
+    skipWaiting: false,
     clientsClaim: true,
     sourcemap: false,
   });

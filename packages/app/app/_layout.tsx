@@ -9,6 +9,7 @@ import { Slot } from 'expo-router';
 import { useEffect } from 'react';
 import { useColorScheme } from 'react-native';
 import { TamaguiProvider } from 'tamagui';
+import { keepOfflineCopy } from '@/data/app-update';
 import { KEEP_MS, keepsWhatItHas, persister, queryClient } from '@/data/queries';
 import { startSync } from '@/data/store';
 import { usePreferences } from '@/settings/preferences';
@@ -29,8 +30,7 @@ export default function Layout() {
   const chosen = theme === 'system' ? (system === 'dark' ? 'dark' : 'light') : theme;
   useEffect(() => {
     startSync();
-    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- absent outside a secure context
-    if (process.env.NODE_ENV === 'production') void navigator.serviceWorker?.register('/sw.js');
+    if (process.env.NODE_ENV === 'production') void keepOfflineCopy();
   }, []);
   useEffect(() => {
     document.documentElement.lang = 'en';

@@ -1,4 +1,3 @@
-import { readingRowsOf, sheetFile, sheetFileName, writeReadingsCsv } from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
@@ -6,15 +5,16 @@ import { useQuery } from '@tanstack/react-query';
 import { XStack } from 'tamagui';
 import { api } from '@/data/api';
 import { useSheets } from '@/data/queries';
-import { useOutbox } from '@/data/store';
 import { Screen } from '@/shell/screen';
 import { EvidenceCard } from '@/sheet/evidence-card';
+import { takeAway, type Ending } from '@/sheet/paper/take-away';
 import { ReviseSheet } from '@/sheet/revise-sheet';
 import { ReportView } from '@/report/report-view';
-import { saveText } from '@/ui/files';
 import { BigButton, WordButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Muted } from '@/ui/words';
+
+const endings = ['pdf', 'csv', 'json'] as const;
 
 /** One signed sheet: what it says, how to take it away, and that it has not been touched. */
 export default function SheetScreen() {
@@ -26,7 +26,8 @@ export default function SheetScreen() {
     enabled: !kept,
   });
   const sheet = kept ?? fetched.data;
-  const { isReachable } = useOutbox();
+  const [taking, setTaking] = useState<Ending>();
+  const [hasFailed, setFailed] = useState(false);
   const [isRevising, setRevising] = useState(false);
   if (!sheet)
     return fetched.isError ? (
@@ -41,16 +42,12 @@ export default function SheetScreen() {
       <Loading what="Fetching the sheet" />
     );
   const { body } = sheet;
-  const save = (ending: 'pdf' | 'csv' | 'json') => {
-    if (isReachable) return window.location.assign(`/api/sheets/${sheet.id}.${ending}`);
-    if (ending === 'csv')
-      saveText(sheetFileName(body, 'csv'), writeReadingsCsv(readingRowsOf(body)), 'text/csv');
-    if (ending === 'json')
-      saveText(
-        sheetFileName(body, 'json'),
-        JSON.stringify(sheetFile(sheet), null, 2),
-        'application/json',
-      );
+  const take = async (ending: Ending) => {
+    setTaking(ending);
+    setFailed(false);
+    await takeAway(sheet, ending)
+      .catch(() => setFailed(true))
+      .finally(() => setTaking(undefined));
   };
   return (
     <Screen
@@ -60,18 +57,26 @@ export default function SheetScreen() {
       practice={body.rehearsal}
       footer={
         <>
-          <BigButton flex={1} kind="outline" disabled={!isReachable} onPress={() => save('pdf')}>
-            {isReachable ? 'PDF' : 'PDF: on line'}
-          </BigButton>
-          <BigButton flex={1} kind="outline" onPress={() => save('csv')}>
-            CSV
-          </BigButton>
-          <BigButton flex={1} kind="outline" onPress={() => save('json')}>
-            JSON
-          </BigButton>
+          {endings.map((ending) => (
+            <BigButton
+              key={ending}
+              flex={1}
+              kind="outline"
+              disabled={taking !== undefined}
+              onPress={() => void take(ending)}
+            >
+              {taking === ending ? 'Writing …' : ending.toUpperCase()}
+            </BigButton>
+          ))}
         </>
       }
     >
+      {hasFailed ? (
+        <Trouble
+          title="Not written"
+          say="The file could not be made. The sheet is safe as it is."
+        />
+      ) : null}
       <ReportView body={body} />
       <EvidenceCard sheet={sheet} />
       {[

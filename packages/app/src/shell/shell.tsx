@@ -9,6 +9,7 @@ import Torus from 'lucide-react-native/icons/torus';
 import type { ReactNode } from 'react';
 import { useMedia, View, XStack, YStack } from 'tamagui';
 import { ConflictSheet } from './conflict-sheet';
+import { UpdateBanner } from './update-banner';
 import { KeepingBanner } from './keeping-banner';
 import { KeysHelp } from './keys-help';
 import { LogBanner } from './log-banner';
@@ -41,6 +42,7 @@ export function Shell({ children }: { readonly children: ReactNode }) {
       <YStack flex={1} minHeight={0} minWidth={0} role="main">
         <KeepingBanner />
         <LogBanner />
+        <UpdateBanner />
         {children}
       </YStack>
       <KeysHelp />

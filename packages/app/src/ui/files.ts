@@ -11,9 +11,13 @@ export const copyText = async (text: string): Promise<boolean> =>
   ) ?? false;
 
 /** Hands text to the person as a file. */
-export function saveText(name: string, text: string, type: string): void {
+export const saveText = (name: string, text: string, type: string): void =>
+  saveBlob(name, new Blob([text], { type }));
+
+/** Hands a file to the person. */
+export function saveBlob(name: string, blob: Blob): void {
   const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type }));
+  link.href = URL.createObjectURL(blob);
   link.download = name;
   link.click();
   URL.revokeObjectURL(link.href);

@@ -8,6 +8,7 @@ import {
   writeReadingsCsv,
   type Sheet,
 } from '@holvek/core';
+import { sheetPdf } from '@holvek/paper';
 import type { Context } from 'hono';
 import type { Store } from '../db/open';
 import { Problem, notFound } from '../http/problem';
@@ -15,7 +16,7 @@ import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import { lineOf } from '../sheet/log';
 import { restsOn } from '../sheet/evidence-file';
-import { sheetPdf } from '../sheet/pdf/sheet-pdf';
+import { fontsIn } from '../sheet/fonts';
 import { fileSheet, isRevised, latestPractice, latestSheets, sheetById } from '../sheet/shelf';
 
 const revision = z.object({
@@ -26,6 +27,7 @@ const revision = z.object({
 
 /** Signed sheets: read, downloaded, corrected by a new revision; never changed. */
 export function sheetRoutes(store: Store, fontFolder: string) {
+  const fonts = fontsIn(fontFolder);
   const find = async (id: string): Promise<Sheet> => {
     const sheet = await sheetById(store, id);
     if (!sheet) throw notFound('sheet', id);
@@ -47,7 +49,7 @@ export function sheetRoutes(store: Store, fontFolder: string) {
   router.get('/sheets/:id{.+\\.pdf}', async (c) => {
     const sheet = await find(c.req.param('id').replace(/\.pdf$/u, ''));
     const line = await lineOf(store.tables, sheet.hash);
-    return download(c, sheet, 'pdf', await sheetPdf(sheet, fontFolder, line), 'application/pdf');
+    return download(c, sheet, 'pdf', await sheetPdf(sheet, fonts, line), 'application/pdf');
   });
   router.get('/sheets/:id{.+\\.csv}', async (c) => {
     const sheet = await find(c.req.param('id').replace(/\.csv$/u, ''));

@@ -16,8 +16,13 @@ import {
 import { z } from 'zod';
 import { reportOf, sheetPdf } from './sheet-pdf';
 
-const root = join(__dirname, '../../../../..');
-const fonts = join(root, 'node_modules/@expo-google-fonts');
+const root = join(__dirname, '../../..');
+const family = join(root, 'node_modules/@expo-google-fonts/atkinson-hyperlegible');
+const fonts = {
+  body: `${family}-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf`,
+  bold: `${family}-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf`,
+  figures: `${family}-mono/500Medium/AtkinsonHyperlegibleMono_500Medium.ttf`,
+};
 const stored = z
   .array(z.object({ name: z.string(), hash: z.string(), events: z.array(runEventSchema) }))
   .parse(

@@ -9,7 +9,18 @@ import {
   type Sheet,
 } from '@holvek/core';
 import { drawBlock } from './blocks';
-import { Flow, ink, LEFT, openDocument, plain, toneFill, toneInk, WIDTH, type Doc } from './page';
+import {
+  Flow,
+  ink,
+  LEFT,
+  openDocument,
+  plain,
+  toneFill,
+  toneInk,
+  WIDTH,
+  type Doc,
+  type PaperFonts,
+} from './page';
 
 const minute = (ms: number) => new Date(ms).toISOString().slice(0, 16).replace('T', ' ');
 
@@ -26,10 +37,10 @@ export const reportOf = ({ body }: Sheet): Report => {
 /** A sheet on A4 that can be handed to a client: as many pages as it takes, and nothing cut. */
 export async function sheetPdf(
   sheet: Sheet,
-  fontFolder: string,
+  fonts: PaperFonts,
   line?: LogLine,
 ): Promise<Uint8Array<ArrayBuffer>> {
-  const doc = openDocument(`${sheet.body.valve_tag} as-left sheet`, fontFolder);
+  const doc = openDocument(`${sheet.body.valve_tag} as-left sheet`, fonts);
   const chunks: Uint8Array[] = [];
   doc.on('data', (chunk: Uint8Array) => chunks.push(chunk));
   const ended = new Promise<void>((resolve) => doc.on('end', () => resolve()));
@@ -43,7 +54,17 @@ export async function sheetPdf(
   if (told.headline.isPractice) practiceBands(doc);
   doc.end();
   await ended;
-  return new Uint8Array(Buffer.concat(chunks));
+  return joined(chunks);
+}
+
+function joined(chunks: readonly Uint8Array[]): Uint8Array<ArrayBuffer> {
+  const whole = new Uint8Array(chunks.reduce((sum, chunk) => sum + chunk.length, 0));
+  let at = 0;
+  for (const chunk of chunks) {
+    whole.set(chunk, at);
+    at += chunk.length;
+  }
+  return whole;
 }
 
 /** Across the head of every page: nobody may take it for a record. */

@@ -1,4 +1,3 @@
-import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import type { Tone } from '@holvek/core';
 
@@ -43,25 +42,20 @@ export const BOTTOM = 772;
 /** The fonts have no thin space; a plain one stands in for it on paper. */
 export const plain = (text: string): string => text.replace(/\u2009/gu, ' ');
 
+/** The letters of a sheet: as files, or as what stands in them. */
+export type PaperFonts = Readonly<Record<'body' | 'bold' | 'figures', string | ArrayBuffer>>;
+
 /** An A4 document with the house's fonts. */
-export function openDocument(title: string, fontFolder: string): Doc {
+export function openDocument(title: string, fonts: PaperFonts): Doc {
   const doc = new PDFDocument({
     size: 'A4',
     margin: 0,
+    // None of the standard fonts: in a browser they are not there.
+    font: '',
     bufferPages: true,
     info: { Title: title, Creator: 'Holvek' },
   });
-  const next = (weight: string) =>
-    join(
-      fontFolder,
-      'atkinson-hyperlegible-next',
-      weight,
-      `AtkinsonHyperlegibleNext_${weight}.ttf`,
-    );
-  const mono = 'AtkinsonHyperlegibleMono_500Medium.ttf';
-  doc.registerFont('body', next('400Regular'));
-  doc.registerFont('bold', next('700Bold'));
-  doc.registerFont('figures', join(fontFolder, 'atkinson-hyperlegible-mono', '500Medium', mono));
+  for (const [name, letters] of Object.entries(fonts)) doc.registerFont(name, letters);
   return doc;
 }
 

@@ -1,0 +1,33 @@
+import { AtkinsonHyperlegibleMono_500Medium } from '@expo-google-fonts/atkinson-hyperlegible-mono/500Medium';
+import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
+import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
+import type { Sheet } from '@holvek/core';
+import type { PaperFonts } from '@holvek/paper';
+import { wrap } from 'comlink';
+import { Asset } from 'expo-asset';
+import type { PaperWorker } from './paper.worker';
+
+const lettersOf = async (font: number): Promise<ArrayBuffer> =>
+  (await fetch(Asset.fromModule(font).uri)).arrayBuffer();
+
+async function fonts(): Promise<PaperFonts> {
+  const [body, bold, figures] = await Promise.all([
+    lettersOf(AtkinsonHyperlegibleNext_400Regular),
+    lettersOf(AtkinsonHyperlegibleNext_700Bold),
+    lettersOf(AtkinsonHyperlegibleMono_500Medium),
+  ]);
+  return { body, bold, figures };
+}
+
+/** A sheet as PDF, made on this device. */
+export async function pdfHere(sheet: Sheet): Promise<Uint8Array<ArrayBuffer>> {
+  const worker = new Worker(new URL('./paper.worker.ts', import.meta.url));
+  const broken = new Promise<never>((_, reject) =>
+    worker.addEventListener('error', ({ message }) => reject(new Error(message))),
+  );
+  try {
+    return await Promise.race([wrap<PaperWorker>(worker).pdf(sheet, await fonts()), broken]);
+  } finally {
+    worker.terminate();
+  }
+}

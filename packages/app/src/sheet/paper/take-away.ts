@@ -1,0 +1,39 @@
+import {
+  readingRowsOf,
+  sheetFile,
+  sheetFileName,
+  writeReadingsCsv,
+  type Sheet,
+} from '@holvek/core';
+import { saveBlob } from '@/ui/files';
+import { pdfHere } from './client';
+
+export type Ending = 'pdf' | 'csv' | 'json';
+
+/** The file as the server has it, with where it was filed; undefined without a network. */
+const fromServer = async (id: string, ending: Ending): Promise<Blob | undefined> => {
+  try {
+    const answer = await fetch(`/api/sheets/${encodeURIComponent(id)}.${ending}`);
+    return answer.ok ? await answer.blob() : undefined;
+  } catch {
+    return undefined;
+  }
+};
+
+/** The same made on this device, by the same code. */
+async function madeHere(sheet: Sheet, ending: Ending): Promise<Blob> {
+  switch (ending) {
+    case 'pdf':
+      return new Blob([await pdfHere(sheet)], { type: 'application/pdf' });
+    case 'csv':
+      return new Blob([writeReadingsCsv(readingRowsOf(sheet.body))], { type: 'text/csv' });
+    case 'json':
+      return new Blob([JSON.stringify(sheetFile(sheet), null, 2)], { type: 'application/json' });
+  }
+}
+
+/** Hands a sheet to the person as a file, with a network or without. */
+export async function takeAway(sheet: Sheet, ending: Ending): Promise<void> {
+  const blob = (await fromServer(sheet.id, ending)) ?? (await madeHere(sheet, ending));
+  saveBlob(sheetFileName(sheet.body, ending), blob);
+}

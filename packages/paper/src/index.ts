@@ -1,0 +1,2 @@
+export { sheetPdf } from './sheet-pdf';
+export type { PaperFonts } from './page';

@@ -38,7 +38,6 @@ export class AppUpdate {
   }
 }
 
- 
 const workers = typeof navigator === 'undefined' ? undefined : navigator.serviceWorker;
 export const appUpdate = new AppUpdate(() => Boolean(workers?.controller));
 

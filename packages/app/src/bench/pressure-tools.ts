@@ -110,10 +110,10 @@ export const gaugeTool: BenchTool = {
   fields: [
     { key: 'low', label: 'Range from', kind: 'pressure' },
     { key: 'high', label: 'to', kind: 'pressure' },
-    { key: 'resolution', label: 'Finest step', kind: 'pressure' },
+    { key: 'resolution', label: 'Finest step', kind: 'difference' },
     { key: 'accuracy', label: 'Accuracy, of span', kind: 'fraction', unit: '%' },
     { key: 'target', label: 'Target', kind: 'pressure' },
-    { key: 'tolerance', label: 'Tolerance ±', kind: 'pressure' },
+    { key: 'tolerance', label: 'Tolerance ±', kind: 'difference' },
   ],
   initial: {
     low: '0',
@@ -181,7 +181,7 @@ export const switchTool: BenchTool = {
     { key: 'printed', label: 'Printed at the scale', kind: 'text', hint: 'CUT-IN, HIGH, …' },
     { key: 'cut_in', label: 'Cut-in', kind: 'pressure' },
     { key: 'cut_out', label: 'Cut-out', kind: 'pressure' },
-    { key: 'least', label: 'Least differential', kind: 'pressure' },
+    { key: 'least', label: 'Least differential', kind: 'difference' },
   ],
   initial: { kind: 'additive', printed: '', cut_in: '550', cut_out: '700', least: '10' },
   fromValve: ({ plate, target, other_targets: others }) => {
@@ -228,7 +228,7 @@ export const turnsTool: BenchTool = {
   fields: [
     { key: 'now', label: 'Reads now', kind: 'pressure' },
     { key: 'wanted', label: 'Wanted', kind: 'pressure' },
-    { key: 'rate', label: 'A turn gives', kind: 'pressure' },
+    { key: 'rate', label: 'A turn gives', kind: 'difference' },
     { key: 'made', label: 'Turns made so far', kind: 'text', hint: '1 1/2, -1/4, 3/8' },
   ],
   initial: { now: '416', wanted: '520', rate: '212', made: '' },

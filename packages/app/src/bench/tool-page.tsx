@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View, YStack } from 'tamagui';
 import { answerOf, answerText, unitOfField, type BenchTool, type BenchValues } from './tool';
+import { useBarometer } from '@/settings/use-barometer';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
 import { Card, Row } from '@/ui/card';
@@ -18,7 +19,8 @@ export function ToolPage({ tool, start, of }: Props) {
   const units = useUnits();
   const [values, setValues] = useState<BenchValues>(start);
   const [copied, setCopied] = useState(false);
-  const answer = answerOf(tool, values, units);
+  const barometer = useBarometer();
+  const answer = answerOf(tool, values, { ...units, barometer });
   const edit = (key: string) => (text: string) => {
     setCopied(false);
     setValues((now) => ({ ...now, [key]: text }));

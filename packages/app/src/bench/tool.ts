@@ -1,16 +1,26 @@
-import { parseQuantity, type QuantityKind, type Valve } from '@holvek/core';
+import {
+  parseDifference,
+  parsePressure,
+  parseQuantity,
+  type AbsolutePressure,
+  type QuantityKind,
+  type Valve,
+} from '@holvek/core';
 import type { Units } from '@/settings/use-units';
 import { parseTrouble } from '@/words/trouble';
 
 export type BenchField = {
   readonly key: string;
   readonly label: string;
-  readonly kind: QuantityKind | 'number' | 'text' | 'choice';
+  /** A difference is a pressure that counts from none. */
+  readonly kind: QuantityKind | 'difference' | 'number' | 'text' | 'choice';
   /** Unit of a bare number; the phone's own for pressures. */
   readonly unit?: string;
   readonly choices?: readonly { readonly value: string; readonly say: string }[];
   readonly hint?: string;
 };
+/** Units of the phone, and the barometer where it is. */
+export type BenchUnits = Units & { readonly barometer: AbsolutePressure };
 export type BenchValues = Readonly<Record<string, string>>;
 export type BenchAnswer =
   | {
@@ -29,7 +39,7 @@ export type BenchTool = {
   readonly initial: BenchValues;
   /** What a valve's plate puts in; undefined where it says nothing of it. */
   readonly fromValve?: (valve: Valve) => BenchValues | undefined;
-  readonly answer: (ask: Asked, units: Units) => BenchAnswer;
+  readonly answer: (ask: Asked, units: BenchUnits) => BenchAnswer;
 };
 
 /** The fields as they were read: a figure that cannot be read throws its words, and the page shows them. */
@@ -41,7 +51,7 @@ export type Asked = {
 export class Unreadable extends Error {}
 
 /** Reads the fields of a tool and answers; what cannot be read is said, never guessed. */
-export function answerOf(tool: BenchTool, values: BenchValues, units: Units): BenchAnswer {
+export function answerOf(tool: BenchTool, values: BenchValues, units: BenchUnits): BenchAnswer {
   const fieldOf = (key: string) => tool.fields.find((field) => field.key === key)!;
   const textOf = (key: string) => (values[key] ?? tool.initial[key] ?? '').trim();
   const si = (key: string): number => {
@@ -61,19 +71,30 @@ export function answerOf(tool: BenchTool, values: BenchValues, units: Units): Be
 }
 
 /** A field's text as an SI figure, or the words of what is wrong with it. */
-export function readField(text: string, field: BenchField, units: Units): number | string {
+export function readField(text: string, field: BenchField, units: BenchUnits): number | string {
   const { kind, label } = field;
   if (text === '') return `${label}: type a figure.`;
   if (kind === 'number' || kind === 'text' || kind === 'choice') {
     const value = Number(text.replace(',', '.'));
     return Number.isFinite(value) ? value : `${label}: a plain number, please.`;
   }
-  const parsed = parseQuantity(text, kind, unitOfField(field, units));
+  const unit = unitOfField(field, units);
+  const parsed =
+    kind === 'pressure'
+      ? parsePressure(text, unit, units.barometer)
+      : kind === 'difference'
+        ? parseDifference(text, unit)
+        : parseQuantity(text, kind, unit);
   return parsed.ok ? parsed.value.si : `${label}: ${parseTrouble(parsed.error, units)}`;
 }
 
 export const unitOfField = ({ kind, unit }: BenchField, units: Units): string =>
-  unit ?? (kind === 'pressure' ? units.pressure : kind === 'flow' ? units.flow : '');
+  unit ??
+  (kind === 'pressure' || kind === 'difference'
+    ? units.pressure
+    : kind === 'flow'
+      ? units.flow
+      : '');
 
 /** The answer as text for other programs. */
 export const answerText = (tool: BenchTool, answer: BenchAnswer): string =>

@@ -1,11 +1,11 @@
-import { answerOf, answerText, type BenchValues } from './tool';
+import { answerOf, answerText, type BenchUnits, type BenchValues } from './tool';
 import { benchTools } from './tools';
-import type { Units } from '@/settings/use-units';
 import { printFigure, printQuantity } from '@holvek/core';
 import { controller, electronic } from '@/testing/family-samples';
 import { valve } from '@/testing/samples';
 
-const units: Units = {
+const units: BenchUnits = {
+  barometer: 101_325,
   pressure: 'kPa',
   flow: 'L/s',
   figure: (pa, resolution) => printFigure(pa, 'kPa', resolution),
@@ -66,6 +66,16 @@ describe('sums of the bench', () => {
   ])('%s %j says what is wrong', (id, values, words) => {
     const answer = ask(id, values);
     expect('trouble' in answer && answer.trouble).toMatch(words);
+  });
+
+  test('a pressure may count from anything, a difference from nothing', () => {
+    const here = answerOf(toolOf('column'), { reading: '2 barg', height: '0 m' }, units);
+    const there = answerOf(toolOf('column'), { reading: '3.01325 bara', height: '0 m' }, units);
+    expect('trouble' in here).toBe(false);
+    expect(there).toEqual(here);
+    expect(ask('turns', { rate: '5 psia' })).toEqual({
+      trouble: expect.stringMatching(/difference/),
+    });
   });
 
   test('every sum answers as it starts, and its answer can be copied', () => {

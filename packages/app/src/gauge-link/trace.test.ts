@@ -27,7 +27,7 @@ describe('the trace of a linked gauge', () => {
   test('reads lines in any unit and drops what is none', () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
-    trace.listen(link);
+    trace.listen(link, 101_325);
     say('416.0 kPa', 1);
     say('### overrun', 2);
     say('4.2 bar', 3);
@@ -39,10 +39,21 @@ describe('the trace of a linked gauge', () => {
     expect(latest(trace.snapshot(), 'inlet')).toBeUndefined();
   });
 
+  test('what a line counts from is heeded: on a hill the air outside is thinner', () => {
+    const { link, say } = fakeLink();
+    const trace = new Trace();
+    trace.listen(link, 87_000);
+    say('14.7 psia', 1);
+    say('20 inHg vac', 2);
+    const [absolute, vacuum] = trace.snapshot().samples.outlet;
+    expect(absolute!.value).toBeCloseTo(14.7 * 6894.757 - 87_000, 0);
+    expect(vacuum!.value).toBeCloseTo(-67_727.8, 0);
+  });
+
   test('keeps five minutes', () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
-    trace.listen(link);
+    trace.listen(link, 101_325);
     for (let t = 0; t <= 900; t += 10) say('100 kPa', t);
     expect(trace.snapshot().samples.outlet[0]!.t).toBeGreaterThan(590);
   });
@@ -50,7 +61,7 @@ describe('the trace of a linked gauge', () => {
   test('judges settling only from what came after the valve was last touched', async () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
-    trace.listen(link);
+    trace.listen(link, 101_325);
     for (let t = 0; t <= 20; t += 0.5) say('300 kPa', t);
     expect(traceSettling(trace.snapshot(), 'outlet', gauge).state).toBe('settled');
     await trace.disturb(Promise.resolve(20));
@@ -64,7 +75,7 @@ describe('the trace of a linked gauge', () => {
   test('lines that were on their way when it was touched do not count', async () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
-    trace.listen(link);
+    trace.listen(link, 101_325);
     for (let t = 0; t <= 20; t += 0.5) say('300 kPa', t);
     let heard = 0;
     const stop = trace.subscribe(() => (heard += 1));
@@ -89,7 +100,7 @@ describe('the trace of a linked gauge', () => {
   test('when the link’s time goes back, nothing of before counts, and nothing has to be waited for', async () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
-    trace.listen(link);
+    trace.listen(link, 101_325);
     for (let t = 480; t <= 500; t += 0.5) say('300 kPa', t);
     await trace.disturb(Promise.resolve(500));
     for (let t = 200; t <= 220; t += 0.5) say('400 kPa', t);
@@ -105,7 +116,7 @@ describe('the trace of a linked gauge', () => {
     const trace = new Trace();
     const heard = jest.fn();
     trace.subscribe(heard);
-    trace.listen(link);
+    trace.listen(link, 101_325);
     see();
     expect(heard).toHaveBeenCalledTimes(1);
     expect(trace.snapshot().sight?.ventRuns).toBe(true);
@@ -113,7 +124,7 @@ describe('the trace of a linked gauge', () => {
 
   test('a hand-held gauge sends nothing', () => {
     const trace = new Trace();
-    trace.listen(typedLink)();
+    trace.listen(typedLink, 101_325)();
     expect(trace.snapshot().samples.outlet).toEqual([]);
   });
 });

@@ -2,6 +2,7 @@ import {
   parseGaugeLine,
   parseQuantity,
   settling,
+  type AbsolutePressure,
   type Gauge,
   type Sample,
   type Settling,
@@ -31,11 +32,14 @@ export class Trace {
   private effectAt = 0;
   private readonly listeners = new Set<() => void>();
 
-  listen(link: GaugeLink): () => void {
+  /** @param barometer  Pa absolute, where the gauge hangs */
+  listen(link: GaugeLink, barometer: AbsolutePressure): () => void {
     return link.subscribe(
       ({ role, line, t }) => {
         const parsed =
-          role === 'travel' ? parseQuantity(line, 'fraction', '%') : parseGaugeLine(line);
+          role === 'travel'
+            ? parseQuantity(line, 'fraction', '%')
+            : parseGaugeLine(line, barometer);
         if (!parsed.ok) return;
         if (t < this.lastHeard()) this.beginAnew(t);
         const kept = this.state.samples[role].filter((sample) => sample.t > t - KEEP_SECONDS);

@@ -1,7 +1,8 @@
-import { parseQuantity, ruleSources, type Rule, type System } from '@holvek/core';
+import { parseDifference, parsePressure, ruleSources, type Rule, type System } from '@holvek/core';
 import { useState } from 'react';
 import { idFor } from './rung-sheet';
 import { sourceWord } from './ladder-words';
+import { useBarometer } from '@/settings/use-barometer';
 import { useUnits } from '@/settings/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Choice, Field } from '@/ui/field';
@@ -70,9 +71,12 @@ function RuleForm({ system, rule, onChange, onClose }: Props & { readonly rule: 
   const [extra, setExtra] = useState<Extra>(known ? extraOf(known) : 'none');
   const [why, setWhy] = useState(known?.why ?? '');
   const [from, setFrom] = useState<Rule['from']>(known?.from ?? 'own');
-  const read = (text: string) => parseQuantity(text, 'pressure', units.pressure);
-  const [l, h] = [read(low), read(high)];
+  const barometer = useBarometer();
   const isPair = kind === 'above_by' || kind === 'between';
+  // Between two rungs stands a difference; one rung alone stands at a pressure.
+  const read = (text: string) =>
+    isPair ? parseDifference(text, units.pressure) : parsePressure(text, units.pressure, barometer);
+  const [l, h] = [read(low), read(high)];
   const canCount = kind === 'above_by' || kind === 'at_most';
   const isUpsideDown = kind === 'between' && l.ok && h.ok && l.value.si > h.value.si;
   const isSound =

@@ -1,7 +1,15 @@
-import { parseQuantity, rungKinds, type Rung, type RungKind, type System } from '@holvek/core';
+import {
+  parseDifference,
+  parsePressure,
+  rungKinds,
+  type Rung,
+  type RungKind,
+  type System,
+} from '@holvek/core';
 import { useState } from 'react';
 import { kindWord } from './ladder-words';
 import { useValves } from '@/data/queries';
+import { useBarometer } from '@/settings/use-barometer';
 import { useUnits } from '@/settings/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Choice, Field } from '@/ui/field';
@@ -56,8 +64,8 @@ function RungForm({ system, rung, onChange, onClose }: Props & { readonly rung: 
     known?.found_pa === undefined ? '' : units.figure(known.found_pa, 100),
   );
   const [valve, setValve] = useState(known?.valve_id ?? '');
-  const read = (text: string) => parseQuantity(text, 'pressure', units.pressure);
-  const [t, f] = [read(tolerance), read(found)];
+  const t = parseDifference(tolerance, units.pressure);
+  const f = parsePressure(found, units.pressure, useBarometer());
   const others = system.rungs.filter(({ id }) => id !== known?.id);
   const isTaken = others.some(
     (other) => other.name.trim().toLowerCase() === name.trim().toLowerCase(),

@@ -24,6 +24,7 @@ import { shelf } from '@/data/store';
 import { typedLink } from '@/gauge-link/gauge-link';
 import { Trace } from '@/gauge-link/trace';
 import { preferences } from '@/settings/preferences';
+import { useBarometer } from '@/settings/use-barometer';
 import { useUnits, type Units } from '@/settings/use-units';
 import { openTwinLink, type TwinLink } from '@/twin/twin-link';
 import { eventTrouble } from '@/words/trouble';
@@ -153,15 +154,16 @@ function useTwin({
   const linkRef = useRef<TwinLink | undefined>(undefined);
   const firstRef = useRef(events);
   const isSigned = run.status === 'signed';
+  const barometer = useBarometer();
   // Before any effect of a step: one that moves the line as it opens must find the link there.
   useLayoutEffect(() => {
     const opened =
       run.started.twin && !isSigned ? openLink(run, firstRef.current, onLine) : undefined;
-    if (!opened) return trace.listen(typedLink);
+    if (!opened) return trace.listen(typedLink, barometer);
     linkRef.current = opened;
     const { twinSpeed } = preferences();
     if (twinSpeed !== 1) opened.hurry(twinSpeed);
-    const stop = trace.listen(opened);
+    const stop = trace.listen(opened, barometer);
     return () => {
       stop();
       opened.close();

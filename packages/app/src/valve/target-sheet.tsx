@@ -1,10 +1,19 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { adjustersOf, checkPlate, MAIN, parseQuantity, targetOf, type Valve } from '@holvek/core';
+import {
+  adjustersOf,
+  checkPlate,
+  MAIN,
+  parseDifference,
+  parsePressure,
+  targetOf,
+  type Valve,
+} from '@holvek/core';
 import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { Refusal } from '@/data/api';
 import { useChangeValve } from '@/data/queries';
+import { useBarometer } from '@/settings/use-barometer';
 import { useUnits, type Units } from '@/settings/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Choice, Field } from '@/ui/field';
@@ -20,9 +29,13 @@ const fields = [
 type Texts = Record<(typeof fields)[number]['name'] | 'why', string>;
 
 /** A pressure typed in any unit, as Pa; what is wrong with it is the field's message. */
-const pressureText = (units: Units) =>
+const readText = (name: keyof Texts, text: string, units: Units, barometer: number) =>
+  name === 'tolerance_pa'
+    ? parseDifference(text, units.pressure)
+    : parsePressure(text, units.pressure, barometer);
+const pressureText = (name: keyof Texts, units: Units, barometer: number) =>
   z.string().superRefine((text, context) => {
-    const parsed = parseQuantity(text, 'pressure', units.pressure);
+    const parsed = readText(name, text, units, barometer);
     if (!parsed.ok)
       context.addIssue({ code: 'custom', message: parseTrouble(parsed.error, units) });
   });
@@ -38,15 +51,16 @@ export function TargetSheet({
   readonly onClose: () => void;
 }) {
   const units = useUnits();
+  const barometer = useBarometer();
   const change = useChangeValve();
   const specs = adjustersOf(valve.plate);
   const [adjuster, setAdjuster] = useState(MAIN);
   const own = targetOf(valve, adjuster) ?? valve.target;
   const [trouble, setTrouble] = useState<string>();
   const schema = z.object({
-    set_point_pa: pressureText(units),
-    tolerance_pa: pressureText(units),
-    limit_pa: pressureText(units),
+    set_point_pa: pressureText('set_point_pa', units, barometer),
+    tolerance_pa: pressureText('tolerance_pa', units, barometer),
+    limit_pa: pressureText('limit_pa', units, barometer),
     why: z.string().trim().min(3, 'Say why: the next visit will ask.').max(400),
   });
   const { control, handleSubmit } = useForm<Texts>({
@@ -59,14 +73,14 @@ export function TargetSheet({
     },
   });
   const keep = handleSubmit((texts) => {
-    const pa = (text: string) => {
-      const parsed = parseQuantity(text, 'pressure', units.pressure);
+    const pa = (name: (typeof fields)[number]['name']) => {
+      const parsed = readText(name, texts[name], units, barometer);
       return parsed.ok ? parsed.value.si : Number.NaN;
     };
     const target = {
-      set_point_pa: pa(texts.set_point_pa),
-      tolerance_pa: pa(texts.tolerance_pa),
-      limit_pa: pa(texts.limit_pa),
+      set_point_pa: pa('set_point_pa'),
+      tolerance_pa: pa('tolerance_pa'),
+      limit_pa: pa('limit_pa'),
       why: texts.why.trim(),
     };
     const next =

@@ -1,4 +1,10 @@
-import { parseQuantity, registerOf, type LoopError, type RegisterKey } from '@holvek/core';
+import {
+  parseDifference,
+  parseQuantity,
+  registerOf,
+  type LoopError,
+  type RegisterKey,
+} from '@holvek/core';
 import type { DeviceError } from '@/device/registers';
 import { plainNumber } from '@/ui/plain-number';
 import { spanWords } from '@/valve/aim-words';
@@ -46,7 +52,10 @@ export function readRegisterText(key: RegisterKey, text: string, units: Units): 
     return Number.isFinite(value) ? value : undefined;
   }
   const shown = { Pa: units.pressure, A: 'mA', s: 's', fraction: '%' }[unit];
-  const parsed = parseQuantity(text, kindOf[unit], shown);
+  const kind = kindOf[unit];
+  // The unit counts from the air outside and knows nothing else.
+  const parsed =
+    kind === 'pressure' ? parseDifference(text, shown) : parseQuantity(text, kind, shown);
   return parsed.ok ? parsed.value.si : undefined;
 }
 

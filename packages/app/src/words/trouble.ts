@@ -1,12 +1,11 @@
 import type {
   AnyGuardName,
-  AtmosphereError,
   FreezeError,
   GaugeFinding,
   GuardOutcome,
   LogError,
-  ParseError,
   PlateIssue,
+  PressureError,
   RampError,
 } from '@holvek/core';
 import type { StorageError } from '@/data/run-shelf';
@@ -25,21 +24,25 @@ const speak =
     );
 
 /** What was typed cannot be read as a quantity. Nothing has been recorded yet. */
-export const parseTrouble = speak<ParseError>({
+const atmosphereWords = {
+  'quantity.altitude_out_of_range': () =>
+    'The site’s altitude is out of range, so absolute cannot be turned into gauge pressure.',
+  'quantity.below_absolute_zero': () => 'That is below a perfect vacuum. Is it the right unit?',
+};
+export const parseTrouble = speak<PressureError>({
+  ...atmosphereWords,
   'quantity.no_number': () =>
     'There is no number in it. Type what the needle shows, such as 416 or 4.2 bar.',
   'quantity.ambiguous_number': ({ text }) =>
     `${text} can be read two ways. Leave out the mark, or type all decimals.`,
+  'quantity.too_long': ({ length }) =>
+    `${length} characters are too many for a figure: 40 are read. Nothing was taken.`,
+  'quantity.reference_not_wanted': () =>
+    'This is a difference: leave out what it is above (a, g, abs, vac).',
   'quantity.unknown_unit': ({ unit }) =>
     `${unit} is no unit known here. Try kPa, bar, psi or mbar.`,
   'quantity.wrong_kind': ({ unit, wanted, got }) =>
     `${unit} is a unit of ${got}; a ${wanted} is asked for.`,
-});
-
-export const atmosphereTrouble = speak<AtmosphereError>({
-  'quantity.altitude_out_of_range': () =>
-    'The site’s altitude is out of range, so absolute cannot be turned into gauge pressure.',
-  'quantity.below_absolute_zero': () => 'That is below a perfect vacuum. Is it the right unit?',
 });
 
 /** What to do about each guard: one without words does not compile. */
@@ -228,6 +231,7 @@ export const logTrouble = speak<LogError | RampError>({
     'No column of pressures was found. Name one “pressure” with its unit, or put time first and pressure second.',
   'log.unknown_unit': ({ unit }) =>
     `${unit} is no unit of pressure known here. Nothing was changed.`,
+  'log.unit_not_said': () => 'Neither heading nor figures say in which unit it was logged.',
   'log.no_rows': ({ lines }) =>
     `None of its ${lines} lines holds a time and a pressure. Nothing was changed.`,
   'log.cancelled': () => 'Stopped. Nothing was changed.',

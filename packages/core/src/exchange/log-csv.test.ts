@@ -1,14 +1,14 @@
 import { unwrap } from '../result';
 import { readLogCsv, thinForChart } from './log-csv';
 
-const read = (text: string, over = {}) => readLogCsv(text, { defaultUnit: 'kPa', ...over });
+const AIR = 101_325;
+const read = (text: string, over = {}) => readLogCsv(text, { barometer: AIR, ...over });
 const values = (text: string) => unwrap(read(text)).samples;
 
 describe('a log of time and pressure', () => {
   test.each([
     ['commas and points', 'time (s),pressure (kPa)\n0,100\n1,101.5\n'],
     ['semicolons and decimal commas', 'time (s);pressure (kPa)\n0;100\n1;101,5\n'],
-    ['tabs, no header', '0\t100\n1\t101.5\n'],
     ['pressure first, a mark before it', '\uFEFFPressure [kPa];Time [s]\n100;0\n101,5;1\n'],
     ['another unit in the header', 'time,pressure (bar)\n0,1.00\n1,1.015\n'],
     ['minutes', 't (min);p (kPa)\n0;100\n0,016666666666666666;101,5\n'],
@@ -22,6 +22,38 @@ describe('a log of time and pressure', () => {
     expect(samples[0]).toEqual({ t: 0, value: expect.closeTo(100_000, 3) });
     expect(samples[1]!.t).toBeCloseTo(1, 6);
     expect(samples[1]!.value).toBeCloseTo(101_500, 3);
+  });
+
+  test.each([
+    ['pressure psig', 14.503774, 100_000],
+    ['outlet_psig', 14.503774, 100_000],
+    ['barg', 1, 100_000],
+    ['P_bar_g', 1, 100_000],
+    ['pressure [bar] abs', 2, 200_000 - AIR],
+    ['psia', 14.695949, 0],
+    ['torr', 750.06168, 100_000],
+    ['p (inHg vac)', 20, -67_727.8],
+    ['Pressure, kPa', 100, 100_000],
+  ])('a column headed %s is understood', (heading, written, pa) => {
+    const [first] = values(`time;${heading}\n0;${written}\n1;${written}\n`);
+    expect(Math.abs(first!.value - pa)).toBeLessThan(1);
+  });
+
+  test('a unit that nobody names is asked for, and taken when it is given', () => {
+    for (const text of ['time;pressure\n0;100\n1;101.5\n', '0\t100\n1\t101.5\n']) {
+      expect(read(text)).toEqual({ ok: false, error: { code: 'log.unit_not_said' } });
+      const [first] = unwrap(read(text, { unit: 'kPa' })).samples;
+      expect(first!.value).toBe(100_000);
+      expect(unwrap(read(text, { unit: 'kPa abs' })).samples[0]!.value).toBe(100_000 - AIR);
+    }
+    const strange = 'time;pressure (furlong)\n0;1\n';
+    expect(unwrap(read(strange, { unit: 'bar' })).samples[0]!.value).toBe(100_000);
+  });
+
+  test('a comma before three digits is not guessed in a cell either', () => {
+    const log = unwrap(read('time;p (kPa)\n0;1,234\n1;101,5\n2;0,512\n3;1 180\n'));
+    expect(log.samples.map(({ value }) => Math.round(value))).toEqual([101_500, 512, 1_180_000]);
+    expect(log.issues).toMatchObject({ notNumbers: 1, firstBadLine: 2 });
   });
 
   test('wrong rows are counted and named, the good ones kept', () => {

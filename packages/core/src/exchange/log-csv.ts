@@ -1,6 +1,13 @@
 import Papa from 'papaparse';
 import type { Sample } from '../numerics';
-import { findUnit, parseQuantity, type UnitRow } from '../quantity';
+import {
+  findUnit,
+  hasEitherMark,
+  parsePressure,
+  toGaugePressure,
+  unitAndReference,
+  type AbsolutePressure,
+} from '../quantity';
 import { err, ok, type Result } from '../result';
 
 export type LogIssues = {
@@ -22,18 +29,20 @@ export type LogError =
   | { readonly code: 'log.empty' }
   | { readonly code: 'log.no_pressure_column' }
   | { readonly code: 'log.unknown_unit'; readonly unit: string }
+  | { readonly code: 'log.unit_not_said' }
   | { readonly code: 'log.no_rows'; readonly lines: number }
   | { readonly code: 'log.cancelled' };
 
 type Options = {
-  /** Taken where neither header nor cell names a unit. */
-  readonly defaultUnit: string;
+  /** Taken where neither header nor cells name a unit; without it, a log that names none is refused. */
+  readonly unit?: string;
+  /** Pa absolute, where it was logged: for what was logged above nothing, or below the air outside. */
+  readonly barometer: AbsolutePressure;
   readonly onProgress?: (share: number) => void;
   readonly isCancelled?: () => boolean;
 };
 
 const CHUNK = 1 << 20;
-const HEADER_UNIT = /[([]\s*([^)\]]+?)\s*[)\]]|[_ ]([a-z/0-9²]+)$/iu;
 const NUMBER = /^[+-]?(\d+[.,]?\d*|[.,]\d+)(e[+-]?\d+)?$/iu;
 
 /**
@@ -42,7 +51,7 @@ const NUMBER = /^[+-]?(\d+[.,]?\d*|[.,]\d+)(e[+-]?\d+)?$/iu;
  * mixed if they must be. Wrong rows are counted and left out, the others kept.
  *
  * @returns samples in s from the first one and Pa, rising in time
- * @errors  log.empty · log.no_pressure_column · log.unknown_unit · log.no_rows · log.cancelled
+ * @errors  log.empty · log.no_pressure_column · log.unknown_unit · log.unit_not_said · log.no_rows · log.cancelled
  */
 export function readLogCsv(text: string, options: Options): Result<LogFile, LogError> {
   const plain = text.replace(/^\uFEFF/u, '');
@@ -82,7 +91,7 @@ class LogReader {
   private line = 0;
   private timeAt = -1;
   private pressureAt = -1;
-  private unit: UnitRow | undefined;
+  private unit: HeaderUnit | undefined;
   private timeFactor = 1;
   private start: number | undefined;
   private last = Number.NEGATIVE_INFINITY;
@@ -102,8 +111,13 @@ class LogReader {
       // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- set by the header it has just read
       if (this.error) return;
     }
+    const cell = (row[this.pressureAt] ?? '').trim();
+    if (!this.unit && NUMBER.test(cell)) {
+      this.error = { code: 'log.unit_not_said' };
+      return;
+    }
     const t = timeOf(row[this.timeAt] ?? '', this.timeFactor);
-    const value = this.pressureOf(row[this.pressureAt] ?? '');
+    const value = this.pressureOf(cell);
     if (t === undefined || value === undefined) {
       this.notNumbers += 1;
       this.firstBad ??= this.line;
@@ -139,7 +153,7 @@ class LogReader {
       },
       longestGap,
       usualStep: steps[Math.floor(steps.length / 2)] ?? 0,
-      unit: this.unit?.symbol ?? this.options.defaultUnit,
+      unit: this.unit?.spelling ?? this.options.unit ?? '',
     });
   }
 
@@ -149,38 +163,76 @@ class LogReader {
     const isData = cells.length >= 2 && timeOf(cells[0]!, 1) !== undefined && /\d/u.test(cells[1]!);
     if (isData) {
       [this.timeAt, this.pressureAt] = [0, 1];
-      this.unit = findUnit(this.options.defaultUnit);
+      this.unit = this.agreedUnit();
       return false;
     }
     if (this.line > 20) {
       this.error = { code: 'log.no_pressure_column' };
       return false;
     }
-    const pressureAt = cells.findIndex((cell) => /press|druck|\bp\b|kpa|bar|psi|mbar/iu.test(cell));
+    const pressureAt = cells.findIndex(namesPressure);
     if (pressureAt < 0 || cells.length < 2) return true;
     const timeAt = cells.findIndex(
       (cell, i) => i !== pressureAt && /time|zeit|date|\bt\b|sec|min|\(s\)/iu.test(cell),
     );
-    const named = HEADER_UNIT.exec(cells[pressureAt]!);
-    const spelling = named?.[1] ?? named?.[2];
-    const unit = spelling === undefined ? findUnit(this.options.defaultUnit) : findUnit(spelling);
-    if (!unit || unit.kind !== 'pressure') {
-      if (named?.[1] !== undefined) this.error = { code: 'log.unknown_unit', unit: spelling ?? '' };
-      else this.unit = findUnit(this.options.defaultUnit);
-    } else this.unit = unit;
+    const heading = cells[pressureAt]!;
+    const named = unitOfHeading(heading);
+    const unknown = named ? undefined : BRACKETS.exec(heading)?.[1];
+    if (unknown !== undefined && !this.options.unit)
+      this.error = { code: 'log.unknown_unit', unit: unknown };
+    this.unit = named ?? this.agreedUnit();
     this.timeAt = timeAt >= 0 ? timeAt : pressureAt === 0 ? 1 : 0;
     this.pressureAt = pressureAt;
-    const timeUnit = findUnit(HEADER_UNIT.exec(cells[this.timeAt]!)?.[1] ?? '');
+    const timeUnit = findUnit(BRACKETS.exec(cells[this.timeAt]!)?.[1] ?? '');
     this.timeFactor = timeUnit?.kind === 'time' ? timeUnit.factor : 1;
     return true;
   }
 
-  private pressureOf(cell: string): number | undefined {
-    const text = cell.trim();
-    if (NUMBER.test(text)) return Number(text.replace(',', '.')) * this.unit!.factor;
-    const parsed = parseQuantity(text, 'pressure', this.unit!.symbol);
+  private agreedUnit(): HeaderUnit | undefined {
+    const { unit } = this.options;
+    return unit === undefined ? undefined : unitOfHeading(unit);
+  }
+
+  /** Pa gauge; undefined where it is no number, or could be read two ways. */
+  private pressureOf(text: string): number | undefined {
+    const { unit } = this;
+    const { barometer } = this.options;
+    if (unit && NUMBER.test(text) && !hasEitherMark(text)) {
+      const value = Number(text.replace(',', '.')) * unit.factor;
+      const gauge = toGaugePressure(value, unit.reference, barometer);
+      return gauge.ok ? gauge.value : undefined;
+    }
+    const parsed = parsePressure(text, unit?.spelling ?? '', barometer);
     return parsed.ok ? parsed.value.si : undefined;
   }
+}
+
+const BRACKETS = /[([]\s*([^)\]]+?)\s*[)\]]/u;
+
+type HeaderUnit = {
+  /** As it was written: with what it counts from. */
+  readonly spelling: string;
+  readonly factor: number;
+  readonly reference: 'gauge' | 'absolute' | 'vacuum';
+};
+
+const wordsOf = (heading: string): readonly string[] =>
+  heading.split(/[\s_()[\],;:]+/u).filter((word) => word !== '');
+
+const namesPressure = (heading: string): boolean =>
+  /press|druck/iu.test(heading) ||
+  wordsOf(heading).some((word) => /^p\d*$/iu.test(word)) ||
+  unitOfHeading(heading) !== undefined;
+
+/** "pressure psig", "P_bar_g", "p (kPa)", "outlet [psi] abs": the longest ending that is a unit. */
+function unitOfHeading(heading: string): HeaderUnit | undefined {
+  const words = wordsOf(heading);
+  for (let from = 0; from < words.length; from++) {
+    const spelling = words.slice(from).join(' ');
+    const found = unitAndReference(spelling);
+    if (found) return { spelling, factor: found.unit.factor, reference: found.reference };
+  }
+  return undefined;
 }
 
 /** Seconds: a number, h:mm:ss, or a date with time. */

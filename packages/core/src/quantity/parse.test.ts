@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { unwrap } from '../result';
-import { parseQuantity } from './parse';
+import { parseDifference, parsePressure, parseQuantity, unitAndReference } from './parse';
 
-const pressure = (text: string) => parseQuantity(text, 'pressure', 'kPa');
+const AIR = 101_325;
+const pressure = (text: string, unit = 'kPa') => parsePressure(text, unit, AIR);
 
-describe('parseQuantity', () => {
+describe('a pressure as it is written', () => {
   const golden: readonly [string, number, string][] = [
     ['2.1 bar', 210_000, 'gauge'],
     ['2,1bar', 210_000, 'gauge'],
@@ -20,10 +21,10 @@ describe('parseQuantity', () => {
     ['.5 bar', 50_000, 'gauge'],
     ['0,125 bar', 12_500, 'gauge'],
     ['+3 mbar', 300, 'gauge'],
-    ['14.7 psia', 101_352.9, 'absolute'],
-    ['1 bar abs', 100_000, 'absolute'],
+    ['14.7 psia', 27.9, 'absolute'],
+    ['1 bar abs', -1325, 'absolute'],
     ['2 bar(g)', 200_000, 'gauge'],
-    ['20 inHg vac', 67_727.8, 'vacuum'],
+    ['20 inHg vac', -67_727.8, 'vacuum'],
   ];
   test.each(golden)('%s', (text, si, reference) => {
     const value = unwrap(pressure(text));
@@ -38,6 +39,12 @@ describe('parseQuantity', () => {
     ['--5', 'quantity.no_number'],
     ['1,180', 'quantity.ambiguous_number'],
     ['1.2.3', 'quantity.ambiguous_number'],
+    ['2 1 bar', 'quantity.ambiguous_number'],
+    ['1,2.3 bar', 'quantity.ambiguous_number'],
+    ['1 1800 kPa', 'quantity.ambiguous_number'],
+    ['1,18,500 Pa', 'quantity.ambiguous_number'],
+    ['5/0 bar', 'quantity.no_number'],
+    ['3 abs', 'quantity.unknown_unit'],
     ['1,2.3,4', 'quantity.ambiguous_number'],
     ['5 apples', 'quantity.unknown_unit'],
     ['5 L/s', 'quantity.wrong_kind'],
@@ -51,8 +58,63 @@ describe('parseQuantity', () => {
     expect(unwrap(pressure('416 kPa')).lastDigit).toBe(1000);
   });
 
-  test('only the first forty characters are looked at', () => {
-    expect(unwrap(pressure(`416 kPa${' '.repeat(60)}nonsense`)).si).toBe(416_000);
+  test('more than forty characters are refused, not cut', () => {
+    expect(pressure(`416 kPa${' '.repeat(60)}`).ok).toBe(true);
+    expect(pressure(`416 kPa${' '.repeat(33)}`).ok).toBe(true);
+    expect(pressure(`416${' '.repeat(34)}kPa`)).toMatchObject({ ok: true });
+    expect(pressure(`416${' '.repeat(35)}kPa`)).toEqual({
+      ok: false,
+      error: { code: 'quantity.too_long', length: 41 },
+    });
+  });
+
+  test.each([
+    ['½ bar', 50_000],
+    ['3½ bar', 350_000],
+    ['3 1/2 bar', 350_000],
+    ['４１６ kPa', 416_000],
+    ['1e3 Pa', 1000],
+    ['1,2e2 kPa', 120_000],
+    ['1 atm', 101_325],
+    ['760 torr', 101_325],
+    ['760 mm Hg', 101_325],
+    ['30 in. Hg', 101_591.7],
+    ['10 in. w.c.', 2490.8],
+    ['10 "wc', 2490.8],
+    ['30 lbf/in2', 206_842.7],
+    ['30 lbf/in²', 206_842.7],
+    ['30 psi gauge', 206_842.7],
+    ["1'180 kPa", 1_180_000],
+    ['1\u00a0180 kPa', 1_180_000],
+  ])('%s is understood', (text, si) => {
+    expect(Math.abs(unwrap(pressure(text)).si - si)).toBeLessThan(20);
+  });
+
+  test('a unit that is agreed may say what it counts from; what is typed beside the figure wins', () => {
+    expect(unwrap(pressure('2', 'bar abs')).si).toBe(200_000 - AIR);
+    expect(unwrap(pressure('2 bar', 'psia')).si).toBe(200_000);
+    expect(unwrap(parsePressure('14.7 psia', 'kPa', 87_000)).si).toBeCloseTo(14_352.9, 0);
+    expect(unitAndReference('bar (a)')?.reference).toBe('absolute');
+    expect(unitAndReference('L/s')).toBeUndefined();
+    expect(unitAndReference('Pa')?.reference).toBe('gauge');
+  });
+
+  test('below a perfect vacuum there is nothing', () => {
+    expect(pressure('-150 kPa')).toMatchObject({ error: { code: 'quantity.below_absolute_zero' } });
+    expect(pressure('-5 psia')).toMatchObject({ error: { code: 'quantity.below_absolute_zero' } });
+  });
+
+  test('a difference has no reference', () => {
+    expect(unwrap(parseDifference('-0.5 bar', 'kPa')).si).toBe(-50_000);
+    for (const [text, reference] of [
+      ['2 bara', 'absolute'],
+      ['5 inHg vac', 'vacuum'],
+    ])
+      expect(parseDifference(text!, 'kPa')).toEqual({
+        ok: false,
+        error: { code: 'quantity.reference_not_wanted', reference },
+      });
+    expect(unwrap(parseDifference('2 barg', 'kPa')).si).toBe(200_000);
   });
 
   test('what is printed plainly is read back', () => {
@@ -62,7 +124,7 @@ describe('parseQuantity', () => {
         fc.constantFrom('kPa', 'bar', 'psi', 'Pa'),
         (n, unit) => {
           const text = `${n / 100} ${unit}`;
-          const read = parseQuantity(text, 'pressure', 'kPa');
+          const read = parseDifference(text, 'kPa');
           if (read.ok) expect(read.value.entered).toEqual({ text, unit });
           expect(read.ok).toBe(true);
         },
@@ -79,5 +141,36 @@ describe('parseQuantity', () => {
       }),
       { seed: 5, numRuns: 500 },
     );
+  });
+});
+
+describe('other quantities', () => {
+  test.each([
+    ["12'", 3.6576],
+    [`5' 6"`, 1.6764],
+    [`5'6 1/2"`, 1.6891],
+    ['5 ft 6 in', 1.6764],
+    ['15 cm', 0.15],
+    ['3/8"', 0.009525],
+    ['2 m', 2],
+  ])('%s is a length', (text, metres) => {
+    expect(unwrap(parseQuantity(text, 'length', 'm')).si).toBeCloseTo(metres, 9);
+  });
+
+  test.each([
+    ['2.5 gpm', 'flow', 1.577e-4],
+    ['3/8', 'turns', 0.375],
+    ['-5 °C', 'temperature', 268.15],
+    ['12 mA', 'current', 0.012],
+    ['72 m³/h', 'flow', 0.02],
+  ] as const)('%s', (text, kind, si) => {
+    const unit = { flow: 'L/s', turns: 'turn', temperature: '°C', current: 'mA' }[kind];
+    expect(unwrap(parseQuantity(text, kind, unit)).si).toBeCloseTo(si, 6);
+  });
+
+  test('what is pressed into another kind is refused', () => {
+    expect(parseQuantity('5 kPa', 'flow', 'L/s')).toMatchObject({
+      error: { code: 'quantity.wrong_kind', wanted: 'flow', got: 'pressure' },
+    });
   });
 });

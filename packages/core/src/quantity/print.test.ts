@@ -10,6 +10,10 @@ describe('printing', () => {
     [210_400, 'bar', 1000, '2.10'],
     [-15_000, 'kPa', 500, '−15.0'],
     [-100, 'kPa', 1000, '0'],
+    [417_400, 'kPa', 2500, '417.5'],
+    [416_000, 'kPa', 2500, '415.0'],
+    [41_740, 'kPa', 250, '41.75'],
+    [25_400, 'kPa', 25_000, '25'],
     [249.08, 'inH2O', 2.4908, '1.00'],
   ])('%d Pa in %s to %d is %s', (si, unit, step, text) => {
     expect(printFigure(si, unit, step)).toBe(text);
@@ -28,7 +32,9 @@ describe('printing', () => {
   });
 
   test('decimals follow the step', () => {
-    expect([1, 0.5, 0.1, 0.02, 2, 0, Number.NaN].map(decimalsFor)).toEqual([0, 1, 1, 2, 0, 0, 0]);
+    expect([1, 0.5, 0.1, 0.02, 2, 2.5, 0.25, 25, 0, Number.NaN].map(decimalsFor)).toEqual([
+      0, 1, 1, 2, 0, 1, 2, 0, 0, 0,
+    ]);
   });
 
   test.each([

@@ -1,10 +1,17 @@
 import { fromSI, unitOf } from './units';
 
-/** Decimals that show a step of `resolution` and no finer: 0.5 → 1, 2 → 0, 0.02 → 2. */
+/** Decimals that show a step of `resolution` and no finer: 0.5 → 1, 2 → 0, 2.5 → 1, 0.02 → 2. */
 export function decimalsFor(resolution: number): number {
   if (!Number.isFinite(resolution) || resolution <= 0) return 0;
-  return Math.min(6, Math.max(0, Math.ceil(-Math.log10(resolution) - 0.01)));
+  const decimals = Math.min(6, Math.max(0, Math.ceil(-Math.log10(resolution) - 0.01)));
+  return isQuarter(resolution, decimals) ? decimals + 1 : decimals;
 }
+
+/** 2.5, 0.25: a step that needs one decimal more than its size tells. */
+const isQuarter = (resolution: number, decimals: number): boolean => {
+  const finer = resolution * 10 ** (decimals + 1);
+  return Math.abs(finer - 25) < 1e-6;
+};
 
 /**
  * A quantity as a figure in a unit, rounded to what the gauge can show.
@@ -20,7 +27,8 @@ export function printFigure(si: number, unit: string, resolution?: number): stri
   const value = fromSI(si, unit);
   const step = resolution === undefined ? significantStep(value) : resolution / unitOf(unit).factor;
   const decimals = resolution === undefined ? trimmedDecimals(value, step) : decimalsFor(step);
-  const rounded = step >= 1 ? Math.round(value / step) * step : value;
+  const isStepped = step >= 1 || isQuarter(step, decimals - 1);
+  const rounded = isStepped ? Math.round(value / step) * step : value;
   const text = Math.abs(rounded).toFixed(decimals);
   const [whole = '0', fraction] = text.split('.');
   const grouped = whole.length > 3 ? whole.replace(/\B(?=(\d{3})+$)/gu, '\u2009') : whole;

@@ -48,33 +48,37 @@ export const units: readonly UnitRow[] = [
     kind: 'pressure',
     factor: (POUND * G) / INCH ** 2,
     from: 'pound-force per square inch',
-    spoken: ['lb/in2', 'lb/in²', 'pounds'],
+    spoken: ['lb/in2', 'lbf/in2', 'lb/sqin', 'lbf/sqin', 'lbs', 'pounds'],
   },
-  column('inH2O', INCH, WATER_4C, 'inch of water at 4 °C', [
-    'inwc',
-    'in wc',
-    'inh₂o',
-    'in h2o',
-    '"wc',
-  ]),
+  column('inH2O', INCH, WATER_4C, 'inch of water at 4 °C', ['inwc', 'inwg', '"wc', '"wg', '"h2o']),
   column('inH2O20', INCH, WATER_20C, 'inch of water at 20 °C', ['inh2o@20c']),
-  column('mmH2O', 1e-3, WATER_4C, 'millimetre of water at 4 °C', ['mmwc', 'mmh₂o']),
+  column('mmH2O', 1e-3, WATER_4C, 'millimetre of water at 4 °C', ['mmwc', 'mmwg']),
+  column('cmH2O', 1e-2, WATER_4C, 'centimetre of water at 4 °C', ['cmwc']),
+  column('ftH2O', 12 * INCH, WATER_4C, 'foot of water at 4 °C', ['ftwc', 'fthead']),
   column('mmH2O20', 1e-3, WATER_20C, 'millimetre of water at 20 °C', ['mmh2o@20c']),
-  column('mH2O', 1, WATER_4C, 'metre of water at 4 °C', ['mwc', 'mh₂o', 'm head']),
+  column('mH2O', 1, WATER_4C, 'metre of water at 4 °C', ['mwc', 'mhead']),
   column('mH2O20', 1, WATER_20C, 'metre of water at 20 °C', ['mh2o@20c']),
   column('mmHg', 1e-3, MERCURY_0C, 'millimetre of mercury at 0 °C'),
-  column('inHg', INCH, MERCURY_0C, 'inch of mercury at 0 °C', ['in hg', '"hg']),
+  column('inHg', INCH, MERCURY_0C, 'inch of mercury at 0 °C', ['"hg']),
   {
     symbol: 'kgf/cm2',
     kind: 'pressure',
     factor: G * 1e4,
     from: 'kilogram-force per square centimetre',
-    spoken: ['kgf/cm²', 'kg/cm2', 'kg/cm²'],
+    spoken: ['kg/cm2'],
   },
-  { symbol: 'm3/s', kind: 'flow', factor: 1, from: 'SI', spoken: ['m³/s'] },
+  {
+    symbol: 'atm',
+    kind: 'pressure',
+    factor: 101_325,
+    from: 'standard atmosphere',
+    spoken: ['atmosphere', 'atmospheres'],
+  },
+  { symbol: 'torr', kind: 'pressure', factor: 101_325 / 760, from: 'standard atmosphere / 760' },
+  { symbol: 'm3/s', kind: 'flow', factor: 1, from: 'SI' },
   { symbol: 'L/s', kind: 'flow', factor: 1e-3, from: 'litre', spoken: ['lps'] },
   { symbol: 'L/min', kind: 'flow', factor: 1e-3 / 60, from: 'litre', spoken: ['lpm'] },
-  { symbol: 'm3/h', kind: 'flow', factor: 1 / 3600, from: 'SI', spoken: ['m³/h'] },
+  { symbol: 'm3/h', kind: 'flow', factor: 1 / 3600, from: 'SI', spoken: ['cmh'] },
   { symbol: 'gpm', kind: 'flow', factor: US_GALLON / 60, from: 'US gallon of 231 cubic inches' },
   { symbol: 'turn', kind: 'turns', factor: 1, from: 'exact', spoken: ['turns', 'rev'] },
   { symbol: 'A', kind: 'current', factor: 1, from: 'SI' },
@@ -82,9 +86,22 @@ export const units: readonly UnitRow[] = [
   { symbol: 'V', kind: 'voltage', factor: 1, from: 'SI' },
   { symbol: 'mV', kind: 'voltage', factor: 1e-3, from: 'SI' },
   { symbol: 'm', kind: 'length', factor: 1, from: 'SI' },
+  { symbol: 'cm', kind: 'length', factor: 1e-2, from: 'SI' },
   { symbol: 'mm', kind: 'length', factor: 1e-3, from: 'SI' },
-  { symbol: 'in', kind: 'length', factor: INCH, from: 'international yard', spoken: ['inch', '"'] },
-  { symbol: 'ft', kind: 'length', factor: 12 * INCH, from: 'international yard' },
+  {
+    symbol: 'in',
+    kind: 'length',
+    factor: INCH,
+    from: 'international yard',
+    spoken: ['inch', 'inches', '"'],
+  },
+  {
+    symbol: 'ft',
+    kind: 'length',
+    factor: 12 * INCH,
+    from: 'international yard',
+    spoken: ['feet', 'foot', "'"],
+  },
   { symbol: 'K', kind: 'temperature', factor: 1, from: 'SI' },
   {
     symbol: '°C',
@@ -114,9 +131,12 @@ for (const row of units) {
   for (const word of row.spoken ?? []) bySpelling.set(word, row);
 }
 
-/** The unit of a spelling, any case; MPa and mPa are told apart by nobody here: both are megapascal. */
+const plainSpelling = (spelling: string): string => spelling.normalize('NFKC').trim().toLowerCase();
+
+/** The unit of a spelling, any case, with gaps and points or without ("in. Hg"), m³ or m3; MPa and mPa are told apart by nobody here: both are megapascal. */
 export const findUnit = (spelling: string): UnitRow | undefined =>
-  bySpelling.get(spelling.trim().toLowerCase());
+  bySpelling.get(plainSpelling(spelling)) ??
+  bySpelling.get(plainSpelling(spelling).replace(/[\s.]/gu, ''));
 
 /** The unit of a symbol that we wrote ourselves; an unknown one is a bug. */
 export function unitOf(symbol: string): UnitRow {

@@ -1,9 +1,10 @@
-import { parseQuantity, type Question, type StepOf } from '@holvek/core';
+import { parsePressure, type AbsolutePressure, type Question, type StepOf } from '@holvek/core';
 import { useState } from 'react';
 import { YStack } from 'tamagui';
 import { useDesk } from '@/run/use-desk';
 import { StepFrame } from '../parts/step-frame';
 import { FlowStep } from './flow-step';
+import { useBarometer } from '@/settings/use-barometer';
 import type { Units } from '@/settings/use-units';
 import { Field } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';
@@ -54,12 +55,16 @@ type Typed =
   | { readonly is: 'wrong'; readonly say: string }
   | { readonly is: 'given'; readonly value: number | string; readonly say: string };
 
-function typedAs({ kind }: Question, text: string, units: Units): Typed {
+function typedAs(
+  { kind }: Question,
+  text: string,
+  { units, barometer }: { readonly units: Units; readonly barometer: AbsolutePressure },
+): Typed {
   const plain = text.trim();
   if (plain === '') return { is: 'nothing' };
   if (kind === 'words') return { is: 'given', value: plain, say: plain };
   if (kind === 'pressure') {
-    const parsed = parseQuantity(text, 'pressure', units.pressure);
+    const parsed = parsePressure(text, units.pressure, barometer);
     if (!parsed.ok) return { is: 'wrong', say: parseTrouble(parsed.error, units) };
     const { si } = parsed.value;
     return { is: 'given', value: si, say: units.withUnit(si) };
@@ -73,7 +78,8 @@ function typedAs({ kind }: Question, text: string, units: Units): Typed {
 function FigureStep({ step, asks }: Props) {
   const { add, units } = useDesk();
   const [text, setText] = useState('');
-  const typed = typedAs(asks, text, units);
+  const barometer = useBarometer();
+  const typed = typedAs(asks, text, { units, barometer });
   const finish = () => add({ type: 'step_done', step_id: step.id });
   const give = async () => {
     if (typed.is !== 'given') return;

@@ -2,11 +2,13 @@ import { printCount, type RampFinding, type StepOf } from '@holvek/core';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { TraceChart } from '../parts/trace-chart';
+import { useBarometer } from '@/settings/use-barometer';
 import { useDesk } from '@/run/use-desk';
 import { openLogWorker } from '@/log/client';
 import type { LogReport } from '@/log/log.worker';
 import { Card, Row } from '@/ui/card';
 import { pickFile } from '@/ui/files';
+import { Choice } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Muted, Strong, Words } from '@/ui/words';
 import { logTrouble } from '@/words/trouble';
@@ -14,7 +16,7 @@ import { logTrouble } from '@/words/trouble';
 type State =
   | { readonly at: 'waiting' }
   | { readonly at: 'reading'; readonly share: number }
-  | { readonly at: 'read'; readonly name: string; readonly report: LogReport };
+  | { readonly at: 'read'; readonly file: File; readonly report: LogReport };
 
 /** A log of time and pressure, dropped in: read and fitted in a worker, then taken over as marks. */
 export function LogSheet({
@@ -25,6 +27,7 @@ export function LogSheet({
   readonly onClose: () => void;
 }) {
   const { run, add, units } = useDesk();
+  const barometer = useBarometer();
   const gauge = run.gauges[step.role];
   const [state, setState] = useState<State>({ at: 'waiting' });
   const workerRef = useRef<ReturnType<typeof openLogWorker> | undefined>(undefined);
@@ -34,19 +37,18 @@ export function LogSheet({
     setState({ at: 'waiting' });
   };
   useEffect(() => () => workerRef.current?.close(), []);
-  const take = async (file: File | undefined) => {
+  const take = async (file: File | undefined, unit?: string) => {
     if (!file) return;
     setState({ at: 'reading', share: 0 });
     const worker = openLogWorker();
     workerRef.current = worker;
     const report = await worker.log.read(
       await file.text(),
-      gauge?.unit ?? units.pressure,
-      gauge?.resolution_pa ?? 1000,
+      { ...(unit ? { unit } : {}), barometer, resolution: gauge?.resolution_pa ?? 1000 },
       proxy((share) => setState({ at: 'reading', share })),
     );
     worker.close();
-    setState({ at: 'read', name: file.name, report });
+    setState({ at: 'read', file, report });
   };
   const keep = async (report: Extract<LogReport, { ok: true }>, name: string) => {
     const cycles = cyclesOf(report.findings);
@@ -89,6 +91,14 @@ export function LogSheet({
           <Words color="$onVermilionSoft">{logTrouble(report.error, units)}</Words>
         </Card>
       ) : null}
+      {report && !report.ok && asksForUnit.has(report.error.code) && state.at === 'read' ? (
+        <Choice
+          label="Logged in"
+          value=""
+          onChange={(unit) => void take(state.file, unit)}
+          options={logUnits.map((value) => ({ value, say: value }))}
+        />
+      ) : null}
       {report?.ok ? (
         <Card>
           <Strong>{`${printCount(report.count)} samples`}</Strong>
@@ -105,7 +115,7 @@ export function LogSheet({
           ))}
           <Muted>{issuesWords(report)}</Muted>
           <BigButton
-            onPress={() => void keep(report, state.at === 'read' ? state.name : '')}
+            onPress={() => void keep(report, state.at === 'read' ? state.file.name : '')}
             testID="keep-log"
           >
             Take these over
@@ -115,6 +125,9 @@ export function LogSheet({
     </>
   );
 }
+
+const asksForUnit: ReadonlySet<string> = new Set(['log.unknown_unit', 'log.unit_not_said']);
+const logUnits = ['kPa', 'bar', 'psi', 'mbar', 'Pa', 'bar abs', 'psia'] as const;
 
 /** Up-ramps crack, the next down-ramp reseats: one cycle. */
 function cyclesOf(findings: readonly RampFinding[]) {

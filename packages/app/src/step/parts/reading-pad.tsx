@@ -1,21 +1,15 @@
-import {
-  parseQuantity,
-  readingDoubt,
-  toGaugePressure,
-  barometricPressure,
-  type Gauge,
-} from '@holvek/core';
+import { parsePressure, readingDoubt, type Gauge } from '@holvek/core';
 import Delete from 'lucide-react-native/icons/delete';
 import { useState } from 'react';
 import { XStack, YStack } from 'tamagui';
 import type { TypedValue } from './use-reading';
-import { useSites } from '@/data/queries';
+import { useBarometer } from '@/settings/use-barometer';
 import { useUnits } from '@/settings/use-units';
 import { useInk } from '@/theme/use-ink';
 import { TextInput } from '@/ui/field';
 import { BigButton, Press } from '@/ui/press';
 import { Figure, Muted, Words } from '@/ui/words';
-import { atmosphereTrouble, eventTrouble, parseTrouble } from '@/words/trouble';
+import { eventTrouble, parseTrouble } from '@/words/trouble';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '−', '0', '.'] as const;
 const UNITS = ['kPa', 'bar', 'psi', 'mbar'] as const;
@@ -34,8 +28,7 @@ export function ReadingPad({
   const ink = useInk();
   const [text, setText] = useState('');
   const [unit, setUnit] = useState<string>(units.pressure);
-  const barometer = barometricPressure(useSites().data?.[0]?.altitude_m ?? 0);
-  const read = readTyped(text, unit, barometer.ok ? barometer.value : 101_325);
+  const read = readTyped(text, unit, useBarometer());
   const doubt = read && 'si' in read ? readingDoubt(gauge, read.si) : undefined;
   const take = () => {
     if (read && 'si' in read) onTake({ si: read.si, entered: read.entered });
@@ -48,7 +41,7 @@ export function ReadingPad({
         onChangeText={setText}
         onSubmitEditing={take}
         inputMode="decimal"
-        maxLength={40}
+        maxLength={80}
         autoFocus
         fontFamily="$figuresStrong"
         fontSize="$7"
@@ -141,9 +134,7 @@ type Read =
 /** Text to gauge pressure; absolute and vacuum go through the site's barometer. */
 function readTyped(text: string, unit: string, barometer: number): Read {
   if (text.trim() === '' || text === '-') return undefined;
-  const parsed = parseQuantity(text, 'pressure', unit);
+  const parsed = parsePressure(text, unit, barometer);
   if (!parsed.ok) return { error: (units) => parseTrouble(parsed.error, units) };
-  const gauge = toGaugePressure(parsed.value.si, parsed.value.reference, barometer);
-  if (!gauge.ok) return { error: (units) => atmosphereTrouble(gauge.error, units) };
-  return { si: gauge.value, entered: parsed.value.entered };
+  return { si: parsed.value.si, entered: parsed.value.entered };
 }

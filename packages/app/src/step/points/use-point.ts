@@ -1,10 +1,12 @@
 import {
   instrumentOf,
   instrumentRules,
+  parsePressure,
   parseQuantity,
   signalAt,
   type ParsedQuantity,
 } from '@holvek/core';
+import { useBarometer } from '@/settings/use-barometer';
 import { useDesk } from '@/run/use-desk';
 import { latest, traceSettling, useTrace } from '@/gauge-link/trace';
 import { signalFigure, signalUnit, signalWithUnit } from '@/words/signal-words';
@@ -16,6 +18,7 @@ export type TypedOutput = { readonly value: number; readonly entered: ParsedQuan
 export function usePoint(stepId: string) {
   const { run, trace, add, isLinked, units, drive } = useDesk();
   const plate = instrumentOf(run);
+  const barometer = useBarometer();
   const seen = useTrace(trace);
   const live = isLinked ? latest(seen, 'travel') : undefined;
   const finest = instrumentRules(run.started.house_rules).scale_reading;
@@ -51,7 +54,9 @@ export function usePoint(stepId: string) {
     kind = plate.output.kind,
   ): TypedOutput | { readonly error: string } | undefined => {
     if (text.trim() === '') return undefined;
-    const parsed = parseQuantity(text, kind, signalUnit(kind, units));
+    const unit = signalUnit(kind, units);
+    const parsed =
+      kind === 'pressure' ? parsePressure(text, unit, barometer) : parseQuantity(text, kind, unit);
     return parsed.ok
       ? { value: parsed.value.si, entered: parsed.value.entered }
       : { error: parseTrouble(parsed.error, units) };

@@ -24,7 +24,16 @@ if (isQuick) {
   );
   await timed('benchmarks, a quick look that they run', () =>
     runTelling('running benchmarks', 'npx', [
-      ...['tsx', 'scripts/bench/index.ts', 'coach', 'zerospan', 'edges', 'tuning', 'lockup'],
+      ...[
+        'tsx',
+        'scripts/bench/index.ts',
+        'coach',
+        'regimes',
+        'zerospan',
+        'edges',
+        'tuning',
+        'lockup',
+      ],
       '--quick',
     ]),
   );

@@ -141,7 +141,7 @@ function ours(priorOf: (mini: Miniature) => RatePrior): Policy {
     },
     next: (reading) => {
       const move = nextMove(belief, reading, aimFor(mini.target));
-      return move.kind === 'done' || move.kind === 'stuck' ? 'done' : move.turns;
+      return 'turns' in move ? move.turns : 'done';
     },
   };
 }
@@ -187,7 +187,7 @@ function clairvoyant(): Policy {
     },
     next: (reading) => {
       const move = nextMove(belief, reading, aimFor(mini.target));
-      return move.kind === 'done' || move.kind === 'stuck' ? 'done' : move.turns;
+      return 'turns' in move ? move.turns : 'done';
     },
   };
 }

@@ -7,11 +7,12 @@ import { edgesBench, tuningBench, zeroSpanBench } from './instruments';
 import { ladderBench } from './ladder';
 import { lockupBench } from './lockup';
 import { print } from './print';
+import { regimeBench } from './regimes';
 import { twinBench } from './twin';
 import { webBench } from './web';
 
 /**
- * `npm run bench [coach|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning|crash]
+ * `npm run bench [coach|regimes|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning|crash]
  * [-- --quick]`: figures as ratios within one run.
  */
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
@@ -19,6 +20,8 @@ const isQuick = process.argv.includes('--quick');
 const does = (name: string) => wanted.length === 0 || wanted.includes(name);
 
 if (does('coach')) print('1. Coach, on screws in miniature', coachBench(isQuick ? 2000 : 20_000));
+if (does('regimes'))
+  print('1b. Coach, in worlds that are worse than its model', regimeBench(isQuick ? 30 : 1500));
 if (does('twin')) print('2. Twin', twinBench());
 if (does('events')) print('3. Events', await eventsBench());
 if (does('web')) print('4. Web', await webBench());

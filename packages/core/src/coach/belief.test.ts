@@ -7,8 +7,8 @@ import {
   carriedAfter,
   learnedRate,
   startBelief,
-  type RatePrior,
 } from './belief';
+import type { RatePrior } from './models';
 
 const prior: RatePrior = {
   rate: 200_000,

@@ -1,6 +1,6 @@
 import { normalCdf, normalDensity } from '../numerics';
 import type { GaugePressure, Rate, Turns } from '../quantity';
-import type { Direction } from '../valve';
+import { coachModels, type Noise, type RatePrior } from './models';
 
 /**
  * What we believe of an adjuster: a mixture over backlash, slack and direction; in each, a
@@ -19,6 +19,8 @@ export type Hypothesis = {
   readonly varSetPoint: number;
   readonly covariance: number;
   readonly varRate: number;
+  /** Standard deviation of how far this hand turns against what was asked, turns. */
+  readonly hand: Turns;
 };
 export type Belief = {
   readonly screw: Turns;
@@ -27,24 +29,18 @@ export type Belief = {
   readonly lastDirection: -1 | 0 | 1;
   readonly lastTurn: Turns;
   readonly turnsSeen: number;
+  readonly noise: Noise;
+  /** Chance that the last reading was read wrong, 0 … 1. */
+  readonly doubt: number;
+  /** How often the gauge was read since the last turn. */
+  readonly readings: number;
 };
 
-export type RatePrior = {
-  /** Pa per turn, positive: the direction stands apart. */
-  readonly rate: Rate;
-  readonly sdFraction: number;
-  readonly direction: Direction;
-  /** Probability that the direction of the plate is right, 0.5 … 1. */
-  readonly directionTrust: number;
-  readonly from: 'sheets' | 'spring' | 'family';
-};
-
-/** Standard deviation of how far a hand turns against what was asked, turns. */
-export const TURN_NOISE = 0.04;
-/** Standard deviation of the change of rate along one turn, as a share of it: springs are not straight. */
-const RATE_WANDER = 0.07;
-const BACKLASHES = [0, 0.04, 0.08, 0.12, 0.16, 0.2, 0.25, 0.3, 0.4];
 const SMALLEST_WEIGHT = 1e-9;
+/** With many rates and hands held possible, those that matter less than this to any bound are let go. */
+const SMALLEST_OF_MANY = 1e-5;
+/** Hypotheses beyond these many carry nothing that a move could depend on. */
+const MOST_HYPOTHESES = 160;
 
 /**
  * Belief before the first turn.
@@ -70,30 +66,35 @@ export function startBelief(
   const raises = prior.direction === 'lowers' ? 1 - trust : trust;
   const shares =
     start.takenUp === 'clockwise' ? [0] : start.takenUp === 'anticlockwise' ? [1] : [0, 0.5, 1];
-  const varRate = (prior.rate * prior.sdFraction) ** 2;
+  const model = coachModels[prior.model ?? 1];
+  const rates = model.ratesOf(prior);
+  const { hands, backlashes } = model;
   const { parkedAt } = start;
   const signs =
     parkedAt === undefined || prior.direction === 'unknown' ? [1, -1] : [raises >= 0.5 ? 1 : -1];
   const varReading = start.readingSd ** 2;
   const hypotheses = signs.flatMap((sign) =>
-    BACKLASHES.flatMap((backlash) =>
-      shares.map((share) => ({
-        backlash,
-        carried: -backlash * (1 - share),
-        weight:
-          (signs.length === 1 ? 1 : sign > 0 ? raises : 1 - raises) /
-          BACKLASHES.length /
-          shares.length,
-        rate: sign * prior.rate,
-        varRate,
-        ...(parkedAt === undefined
-          ? { setPoint: start.reading, varSetPoint: varReading, covariance: 0 }
-          : {
-              setPoint: parkedAt * prior.rate,
-              varSetPoint: varReading + parkedAt ** 2 * varRate,
-              covariance: sign * parkedAt * varRate,
-            }),
-      })),
+    backlashes.flatMap((backlash) =>
+      shares.flatMap((share) =>
+        pairsOf(rates, hands).map(([{ rate, sd, weight }, hand]) => ({
+          backlash,
+          carried: -backlash * (1 - share),
+          weight:
+            ((signs.length === 1 ? 1 : sign > 0 ? raises : 1 - raises) * weight * hand.weight) /
+            backlashes.length /
+            shares.length,
+          rate: sign * rate,
+          varRate: sd ** 2,
+          hand: hand.sd,
+          ...(parkedAt === undefined
+            ? { setPoint: start.reading, varSetPoint: varReading, covariance: 0 }
+            : {
+                setPoint: parkedAt * rate,
+                varSetPoint: varReading + parkedAt ** 2 * sd ** 2,
+                covariance: sign * parkedAt * sd ** 2,
+              }),
+        })),
+      ),
     ),
   );
   return {
@@ -102,20 +103,31 @@ export function startBelief(
     lastDirection: 0,
     lastTurn: 0,
     turnsSeen: 0,
+    noise: model.noise,
+    doubt: 0,
+    readings: 1,
   };
 }
+
+const pairsOf = <A, B>(left: readonly A[], right: readonly B[]): readonly (readonly [A, B])[] =>
+  left.flatMap((a) => right.map((b) => [a, b] as const));
 
 /** Play of width `backlash`: the carried part trails the screw by 0 … backlash. */
 export const carriedAfter = (screw: Turns, carried: Turns, backlash: Turns): Turns =>
   Math.min(screw, Math.max(screw - backlash, carried));
 
 /** One hypothesis carried through a turn, before any reading. */
-export function predictTurn(hypothesis: Hypothesis, screw: Turns, turns: Turns): Hypothesis {
+export function predictTurn(
+  hypothesis: Hypothesis,
+  { screw, noise }: Pick<Belief, 'screw' | 'noise'>,
+  turns: Turns,
+): Hypothesis {
   const carried = carriedAfter(screw + turns, hypothesis.carried, hypothesis.backlash);
   const moved = carried - hypothesis.carried;
   const { rate, varRate, covariance, varSetPoint, setPoint } = hypothesis;
-  const engaged = moved === 0 ? 0 : TURN_NOISE;
-  const wander = (RATE_WANDER * rate) ** 2 * Math.abs(moved);
+  const engaged = moved === 0 ? 0 : hypothesis.hand;
+  const wander = (noise.wander * rate) ** 2 * Math.abs(moved);
+  const slip = moved === 0 ? 0 : noise.slip * (setPoint + rate * moved);
   return {
     ...hypothesis,
     carried,
@@ -124,7 +136,8 @@ export function predictTurn(hypothesis: Hypothesis, screw: Turns, turns: Turns):
       varSetPoint +
       2 * moved * covariance +
       moved ** 2 * (varRate + wander / 3) +
-      (rate * engaged) ** 2,
+      (rate * engaged) ** 2 +
+      slip ** 2,
     covariance: covariance + moved * (varRate + wander / 2),
     varRate: varRate + wander,
   };
@@ -133,11 +146,14 @@ export function predictTurn(hypothesis: Hypothesis, screw: Turns, turns: Turns):
 /** Belief after a turn, before the gauge is read. */
 export function afterTurn(belief: Belief, turns: Turns): Belief {
   return {
+    ...belief,
     screw: belief.screw + turns,
-    hypotheses: belief.hypotheses.map((hypothesis) => predictTurn(hypothesis, belief.screw, turns)),
+    hypotheses: belief.hypotheses.map((hypothesis) => predictTurn(hypothesis, belief, turns)),
     lastDirection: turns > 0 ? 1 : turns < 0 ? -1 : belief.lastDirection,
     lastTurn: turns,
     turnsSeen: belief.turnsSeen + 1,
+    doubt: 0,
+    readings: 0,
   };
 }
 
@@ -159,18 +175,49 @@ export function afterReading(
   const variance = readingSd ** 2;
   const isSlack = reading <= floor + 2 * readingSd;
   const isCapped = reading >= ceiling - 2 * readingSd;
-  const corrected = belief.hypotheses.map((h) =>
+  const { wildShare, wildSd } = belief.noise;
+  const asRead = belief.hypotheses.map((h) =>
     isCapped
       ? atLeast(h, ceiling - readingSd)
       : isSlack && h.setPoint <= floor
         ? h
         : correct(h, reading, variance),
   );
+  // A reading that was read wrong leaves what was believed as it was.
+  const misread =
+    wildShare === 0 || isCapped || isSlack
+      ? []
+      : belief.hypotheses.map((h) => ({
+          ...h,
+          weight:
+            h.weight *
+            wildShare *
+            normalDensity(reading, h.setPoint, h.varSetPoint + variance + (wildSd * reading) ** 2),
+        }));
+  const corrected = [
+    ...(misread.length === 0
+      ? asRead
+      : asRead.map((h) => ({ ...h, weight: h.weight * (1 - wildShare) }))),
+    ...misread,
+  ];
   const total = sum(corrected, ({ weight }) => weight);
   const hypotheses = corrected
     .map((h) => ({ ...h, weight: h.weight / total }))
-    .filter(({ weight }) => weight > SMALLEST_WEIGHT);
-  return { ...belief, hypotheses };
+    .filter(({ weight }) => weight > (wildShare === 0 ? SMALLEST_WEIGHT : SMALLEST_OF_MANY));
+  return {
+    ...belief,
+    hypotheses: heaviest(hypotheses),
+    doubt: sum(misread, ({ weight }) => weight) / total,
+    readings: belief.readings + 1,
+  };
+}
+
+/** The hypotheses that matter, their weights together 1. */
+function heaviest(hypotheses: readonly Hypothesis[]): readonly Hypothesis[] {
+  if (hypotheses.length <= MOST_HYPOTHESES) return hypotheses;
+  const kept = hypotheses.toSorted((a, b) => b.weight - a.weight).slice(0, MOST_HYPOTHESES);
+  const total = sum(kept, ({ weight }) => weight);
+  return kept.map((h) => ({ ...h, weight: h.weight / total }));
 }
 
 /** One filter corrected by a reading; its weight scaled to 1 for a perfect forecast. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { normalCdf } from '../numerics';
-import { predictTurn, startBelief, type Belief, type RatePrior } from './belief';
+import { predictTurn, startBelief, type Belief } from './belief';
+import type { RatePrior } from './models';
 import { nextMove, type MoveAim, type NextMove } from './next-move';
 
 /**
@@ -34,7 +35,7 @@ const byLane: MoveAim = { ...byLimit, upper: 535_000, limit: 5e6, chancePastLane
 
 const chanceOver = (belief: Belief, turns: number, level: number): number =>
   belief.hypotheses
-    .map((each) => ({ weight: each.weight, after: predictTurn(each, belief.screw, turns) }))
+    .map((each) => ({ weight: each.weight, after: predictTurn(each, belief, turns) }))
     .reduce(
       (sum, { weight, after }) =>
         sum +

@@ -1,3 +1,4 @@
+export * from './models';
 export * from './belief';
 export * from './next-move';
 export * from './settling';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { seededRandom } from '../numerics';
-import { afterReading, afterTurn, startBelief, type Belief, type RatePrior } from './belief';
+import { afterReading, afterTurn, startBelief, type Belief } from './belief';
+import type { RatePrior } from './models';
 import { nextMove, type MoveAim } from './next-move';
 
 const prior: RatePrior = {

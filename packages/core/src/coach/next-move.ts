@@ -1,4 +1,4 @@
-import { normalCdf } from '../numerics';
+import { normalCdf, normalQuantile } from '../numerics';
 import type { GaugePressure, Turns } from '../quantity';
 import { predictTurn, type Belief, type Hypothesis } from './belief';
 
@@ -16,7 +16,7 @@ export type MoveAim = {
   readonly chancePastLane: number;
   readonly largestTurn: Turns;
   /** Turns left to either end of the adjuster's travel, when known. */
-  readonly room?: { readonly clockwise: Turns; readonly anticlockwise: Turns };
+  readonly room?: { readonly clockwise: Turns; readonly anticlockwise: Turns } | undefined;
 };
 
 export type Predicted = {
@@ -34,15 +34,22 @@ export type NextMove =
       readonly predicted: Predicted;
       readonly chancePastLane: number;
     }
-  | { readonly kind: 'stuck'; readonly why: 'end_of_travel' | 'no_safe_move' };
+  /** The last reading does not fit what was believed: it may have been read wrong. */
+  | { readonly kind: 'read_again' }
+  | { readonly kind: 'stuck'; readonly why: 'end_of_travel' | 'no_safe_move' | 'too_coarse' };
 
 /** How sure the coach must be that the true set point lies in the lane before it says done. */
 const SURE = 0.99;
+/** From this chance on that it was read wrong, a reading is taken again, up to so many in all. */
+const DOUBTFUL = 0.25;
+const MOST_READINGS = 3;
 /** What a chance of going past, and the share of the way left, weigh against a chance of arriving. */
 const PAST_COST = 3;
 const FAR_COST = 1;
 /** What the doubt of a move's direction may add to a chance of standing past the limit already. */
 const AWAY = 0.03;
+/** Least chance to arrive that is worth going back for. */
+const FAIR = 0.2;
 const SIXTEENTH = 1 / 16;
 /** Least turn a hand can mean: only where even a sixteenth is likelier to pass the lane than allowed. */
 const HAIR = 1 / 32;
@@ -63,9 +70,8 @@ const FINE_BELOW = 0.75;
  */
 export function nextMove(belief: Belief, reading: GaugePressure, aim: MoveAim): NextMove {
   const guard = Math.min(aim.guard, (aim.upper - aim.lower) * 0.3);
-  const isInside = reading >= aim.lower + guard && reading <= aim.upper - guard;
-  if (isInside && chance(belief.hypotheses, (h) => between(h, aim.lower, aim.upper)) >= SURE)
-    return { kind: 'done', reading };
+  const seen = asRead(belief, reading, { ...aim, guard });
+  if (seen) return seen;
   const up = aim.approach === 'from_below';
   const past = up ? reading > aim.upper - guard : reading < aim.lower + guard;
   const chanceRaises = chance(belief.hypotheses, (h) => (h.rate > 0 ? 1 : 0));
@@ -75,6 +81,17 @@ export function nextMove(belief: Belief, reading: GaugePressure, aim: MoveAim): 
   return past
     ? backOff(belief, clockwise ? 1 : -1, aim)
     : approachMove(belief, clockwise ? 1 : -1, aim, guard);
+}
+
+/** What the reading alone tells: to take it again, or that the setting stands where it should. */
+function asRead(belief: Belief, reading: GaugePressure, aim: MoveAim): NextMove | undefined {
+  const mayReadAgain = belief.readings < MOST_READINGS;
+  if (belief.doubt > DOUBTFUL && mayReadAgain) return { kind: 'read_again' };
+  if (reading < aim.lower + aim.guard || reading > aim.upper - aim.guard) return undefined;
+  const inLane = chance(belief.hypotheses, (h) => between(h, aim.lower, aim.upper));
+  if (inLane >= SURE) return { kind: 'done', reading };
+  // Only the doubt whether it was read right holds it back: looking again is cheaper than turning.
+  return inLane + belief.doubt >= SURE && mayReadAgain ? { kind: 'read_again' } : undefined;
 }
 
 function approachMove(belief: Belief, sign: 1 | -1, aim: MoveAim, guard: number): NextMove {
@@ -101,13 +118,30 @@ function approachMove(belief: Belief, sign: 1 | -1, aim: MoveAim, guard: number)
     if (beyondTravel(sign * SIXTEENTH, aim)) return { kind: 'stuck', why: 'end_of_travel' };
     const turns = sign * HAIR;
     const after = carry(belief, turns);
-    if (chance(after, (h) => tail(h, aim.limit)) > limitChance)
-      return { kind: 'stuck', why: 'no_safe_move' };
+    if (chance(after, (h) => tail(h, aim.limit)) > limitChance) return comeAgain(belief, sign, aim);
     const past = chance(after, (h) => (up ? tail(h, aim.upper) : 1 - tail(h, aim.lower)));
     return { kind: 'turn', turns, predicted: interval(after), chancePastLane: past };
   }
   const predicted = interval(carry(belief, best.turns));
   return { kind: 'turn', turns: best.turns, predicted, chancePastLane: best.past };
+}
+
+/**
+ * Too near for even the smallest turn, and not there: back, and in again as near as is safe, while a hand
+ * that knows its screw has a fair chance to end in the lane. Where it has none, the screw is too coarse.
+ */
+function comeAgain(belief: Belief, sign: 1 | -1, aim: MoveAim): NextMove {
+  if (belief.noise.wildShare === 0) return { kind: 'stuck', why: 'no_safe_move' };
+  const arrives = chance(belief.hypotheses, (h) => chanceToArrive(h.hand * Math.abs(h.rate), aim));
+  return arrives < FAIR
+    ? { kind: 'stuck', why: 'too_coarse' }
+    : backOff(belief, sign === 1 ? -1 : 1, aim);
+}
+
+/** P(in the lane) of one turn aimed as near the target as the limit allows; `astray` is its spread, Pa. */
+function chanceToArrive(astray: number, { target, lower, upper, limit, chancePastLimit }: MoveAim) {
+  const goal = Math.min(target, limit - normalQuantile(1 - chancePastLimit) * astray);
+  return normalCdf((upper - goal) / astray) - normalCdf((lower - goal) / astray);
 }
 
 /** A limit that is passed already, while the setting is parked above it, binds no move away from it. */
@@ -165,7 +199,7 @@ const beyondTravel = (turns: Turns, { room }: MoveAim): boolean =>
   room !== undefined && (turns > 0 ? turns > room.clockwise : -turns > room.anticlockwise);
 
 const carry = (belief: Belief, turns: Turns): Hypothesis[] =>
-  belief.hypotheses.map((hypothesis) => predictTurn(hypothesis, belief.screw, turns));
+  belief.hypotheses.map((hypothesis) => predictTurn(hypothesis, belief, turns));
 
 /** P(set point above a level) in one hypothesis. */
 const tail = (h: Hypothesis, level: number): number =>

@@ -1,11 +1,5 @@
-import {
-  afterReading,
-  afterTurn,
-  believedSetPoint,
-  learnedRate,
-  startBelief,
-  type RatePrior,
-} from './belief';
+import { afterReading, afterTurn, believedSetPoint, learnedRate, startBelief } from './belief';
+import type { RatePrior } from './models';
 import { nextMove, type MoveAim } from './next-move';
 
 const prior: RatePrior = {

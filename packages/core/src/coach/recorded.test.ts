@@ -1,13 +1,7 @@
 import { seededRandom, type Sample } from '../numerics';
 import { rounded } from '../testing/rounded';
-import {
-  afterReading,
-  afterTurn,
-  believedSetPoint,
-  learnedRate,
-  startBelief,
-  type RatePrior,
-} from './belief';
+import { afterReading, afterTurn, believedSetPoint, learnedRate, startBelief } from './belief';
+import type { RatePrior } from './models';
 import { answerOf, checkTurn, rankCauses, type Cause } from './diagnosis';
 import { costedShare, edgeSearch, middleOf, type Light } from './edges';
 import { nextMove, type MoveAim } from './next-move';

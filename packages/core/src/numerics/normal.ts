@@ -18,3 +18,20 @@ export function normalCdf(z: number): number {
 /** Density of a normal at `x`. */
 export const normalDensity = (x: number, mean: number, variance: number): number =>
   Math.exp(-((x - mean) ** 2) / (2 * variance)) / Math.sqrt(2 * Math.PI * variance);
+
+/**
+ * The value at or below which a standard normal lies with a probability: the inverse of normalCdf.
+ *
+ * @param share  0 … 1; beyond 1e-12 of either end, the value there
+ * @returns      −7 … 7
+ * @example normalQuantile(0.975) // → 1.96
+ */
+export function normalQuantile(share: number): number {
+  let [low, high] = [-7, 7];
+  for (let i = 0; i < 50; i++) {
+    const middle = (low + high) / 2;
+    if (normalCdf(middle) < share) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}

@@ -69,7 +69,7 @@ export const parseQuantity = (
  * @param barometer  Pa absolute, where it was written
  * @returns Pa gauge
  * @errors  as parseQuantity · quantity.below_absolute_zero
- * @example parsePressure('14.7 psia', 'kPa', 101_325) // → ok({ si: 28 })
+ * @example parsePressure('14.7 psia', 'kPa', 101_325) // → ok({ si: 27.93 })
  */
 export function parsePressure(
   text: string,

@@ -23,6 +23,8 @@ export const ratePriorSchema = z.object({
   direction: directionSchema,
   directionTrust: z.number().min(0.5).max(1),
   from: z.enum(['sheets', 'spring', 'family']),
+  /** How the coach reasons in this run; absent in those that were begun with the first way. */
+  model: z.literal(2).optional(),
 });
 
 export const purposesOfRun = ['record', 'practice'] as const;

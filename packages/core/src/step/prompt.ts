@@ -31,6 +31,7 @@ export type Prompt =
 export type StuckWhy =
   | 'end_of_travel'
   | 'no_safe_move'
+  | 'too_coarse'
   | 'never_lights'
   | 'outside_maker_range'
   | 'leaks'
@@ -45,6 +46,7 @@ export type Seen = {
 /** A move of the coach as what the person is asked. */
 export const askedBy = (move: NextMove, adjuster: string): Prompt => {
   if (move.kind === 'done') return { ask: 'done' };
+  if (move.kind === 'read_again') return { ask: 'read' };
   if (move.kind === 'stuck') return { ask: 'stuck', why: move.why };
   return { ask: 'turn', adjuster, turns: move.turns };
 };

@@ -89,7 +89,7 @@ export const defaultHouseRules: HouseRules = {
   lockup_least_pa: 50_000,
   default_tolerance_fraction: 0.03,
   limit_over_target_fraction: 0.12,
-  chance_past_limit: 0.01,
+  chance_past_limit: 0.005,
   chance_past_lane: 0.075,
   spring_rate_sd_fraction: 0.25,
   family_rate_sd_fraction: 0.5,

@@ -14,12 +14,15 @@ const aboveWord: Record<NextMove['kind'], string> = {
   turn: 'next move',
   probe: 'find out which way it works',
   back_off: 'gone past: come back, then approach again',
+  read_again: 'that one does not fit',
   done: 'as it should be',
   stuck: 'next move',
 };
 const stuckWord = {
   end_of_travel: 'The screw is at the end of its travel. Another spring is needed for this target.',
   no_safe_move: 'No turn is safe enough from here. Check the gauge and what holds the valve.',
+  too_coarse:
+    'This screw is too coarse for its lane: by hand it would sooner pass the limit. Take a finer screw or a softer spring, have the owner widen the lane, or end the work as could not be set.',
 } as const;
 
 /** The screw as it stands and should stand, and how far to turn. */
@@ -54,6 +57,15 @@ function MoveWords({ view, move }: { readonly view: SettingView; readonly move: 
       <>
         <Title>Stop turning</Title>
         <Words color="$muted">{stuckWord[move.why]}</Words>
+      </>
+    );
+  if (move.kind === 'read_again')
+    return (
+      <>
+        <Title>Read it again</Title>
+        <Words color="$muted">
+          It does not fit what the valve has shown so far: it may have been read wrong.
+        </Words>
       </>
     );
   if (move.kind === 'done')

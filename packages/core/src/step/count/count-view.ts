@@ -1,4 +1,4 @@
-import { TURN_NOISE } from '../../coach';
+import { coachModels } from '../../coach';
 import { resultUncertainty } from '../../gauge';
 import { crackedAt, marksOf } from '../capture/captures';
 import type { RunState } from '../run-state';
@@ -43,7 +43,7 @@ export function countView(run: RunState, step: StepOf<'count'>): CountView {
     2 *
     Math.hypot(
       prior.sdFraction * prior.rate * made,
-      TURN_NOISE * prior.rate,
+      coachModels[prior.model ?? 1].hands[0]!.sd * prior.rate,
       gauge ? resultUncertainty(gauge) / 2 : 0,
     );
   return {

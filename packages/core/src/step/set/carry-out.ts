@@ -20,6 +20,7 @@ export function setByCoach(hand: Hand, step: StepOf<'set'>): boolean {
     const { move } = settingView(hand.run, adjuster);
     if (!move || move.kind === 'stuck') return false;
     if (move.kind === 'done') return confirm(hand, step);
+    if (move.kind === 'read_again') continue;
     if (hand.moves >= hand.stopAfterTurns) return false;
     hand.turn(adjuster, move.turns);
     hand.wait(2);

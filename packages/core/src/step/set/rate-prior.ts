@@ -31,6 +31,7 @@ export function ratePrior(
       direction,
       directionTrust: Math.max(directionTrust, 0.995),
       from: 'sheets',
+      model: 2,
     };
   }
   const spring = fittedSpring(plate);
@@ -41,6 +42,7 @@ export function ratePrior(
         direction,
         directionTrust,
         from: 'spring',
+        model: 2,
       }
     : {
         rate: rules.family_rate_pa_per_turn,
@@ -48,5 +50,6 @@ export function ratePrior(
         direction,
         directionTrust,
         from: 'family',
+        model: 2,
       };
 }

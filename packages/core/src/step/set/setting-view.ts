@@ -61,7 +61,8 @@ export function settingView(run: RunState, adjuster: string): SettingView {
     mark.kind === 'read' ? { ...mark, pressure: sign * mark.pressure } : mark,
   );
   const replay = replayMarks(marks, { ...stand, sd, directionKnown: adjuster in run.directions });
-  const aim = aimOf(run, stand);
+  const told = aimOf(run, stand);
+  const aim = isTurnedRound(prior, replay.belief) ? { ...told, room: undefined } : told;
   const last = replay.dots.at(-1);
   const belief = replay.pendingTurns === 0 && replay.isInControl ? replay.belief : undefined;
   return {
@@ -75,6 +76,13 @@ export function settingView(run: RunState, adjuster: string): SettingView {
     move: belief && last ? nextMove(belief, last.pressure, aim) : undefined,
     rate: replay.belief && replay.belief.turnsSeen > 0 ? learnedRate(replay.belief) : undefined,
   };
+}
+
+/** It has shown that it works the other way: where its travel ends is not known then. */
+function isTurnedRound({ direction }: RatePrior, belief: Belief | undefined): boolean {
+  if (!belief || direction === 'unknown') return false;
+  const { chanceClockwiseRaises: raises } = learnedRate(belief);
+  return direction === 'raises' ? raises < 0.1 : raises > 0.9;
 }
 
 /** Everything about an adjuster that does not depend on its readings. */
@@ -207,7 +215,9 @@ function replayMarks(marks: readonly SettingMark[], options: ReplayOptions) {
       // A deaf valve teaches nothing about its screw: its reading is shown but not learned from.
       const isBeyond =
         mark.pressure >= ceiling - 2 * sd || (floor > SLACK && mark.pressure <= floor + 2 * sd);
-      if (answer !== 'no_change' || directionKnown || isBeyond)
+      // One that still reads nothing may work the other way: going back is safe, and shows it.
+      const isSilent = prior.model !== undefined && mark.pressure <= floor + 2 * sd;
+      if (answer !== 'no_change' || directionKnown || isBeyond || isSilent)
         belief = afterReading(belief, mark.pressure, sd, floor, ceiling);
     } else {
       const takenUp = takenUpBy(parked, prior);

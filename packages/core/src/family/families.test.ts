@@ -4,7 +4,7 @@ import { familySamples, familyStarted } from '../testing/family-samples';
 import { stamp } from '../testing/samples';
 import { actOnTwin, advanceTwin, twinOf, twinOutputs } from '../twin';
 import { checkProcedure } from './check-procedure';
-import { families, plateSchema, procedures, type Plate } from './list';
+import { families, plateSchema, procedureOf, procedures, type Plate } from './list';
 import { services, type Arrangement, type SelfOperatedPlate } from './self-operated/plate';
 import { shutDown, startUp } from './self-operated/sequences';
 
@@ -28,9 +28,20 @@ const piped = (arrangement: Arrangement): SelfOperatedPlate => ({
 
 describe('every family', () => {
   test('has a procedure, and its plate passes its schema', () => {
-    expect(procedures.map(({ family }) => family).sort()).toEqual(Object.keys(families).sort());
+    expect([...new Set(procedures.map(({ family }) => family))].sort()).toEqual(
+      Object.keys(families).sort(),
+    );
     for (const { plate } of Object.values(familySamples))
       expect(plateSchema.parse(plate)).toEqual(plate);
+  });
+
+  test('has every version that a stored run may have been walked by', () => {
+    for (const family of Object.keys(families)) {
+      const versions = procedures.filter((each) => each.family === family);
+      expect(versions.map(({ version }) => version)).toEqual(versions.map((_, i) => i + 1));
+      expect(procedureOf(family)).toBe(versions.at(-1));
+      expect(procedureOf(family, 1)).toBe(versions[0]);
+    }
   });
 
   test.each(procedures.map((procedure) => [procedure.family, procedure] as const))(

@@ -31,7 +31,10 @@ export type PlateSchema = z.ZodObject<{ family: z.ZodLiteral<string> } & z.ZodRa
 export type FamilyDefinition<S extends PlateSchema, I extends Issue> = {
   readonly plateSchema: S;
   readonly facts: FamilyFacts;
+  /** As it is walked now. */
   readonly procedure: Procedure;
+  /** As stored runs were walked: kept for ever. */
+  readonly earlier?: readonly Procedure[];
   readonly draw: Draw<z.infer<S>>;
   /** On which side its leading adjuster holds, where the plate decides that. */
   readonly holdsOn?: (plate: z.infer<S>) => Side;

@@ -101,7 +101,9 @@ export function adjustersOf(plate: AnyPlate): readonly AdjusterSpec[] {
 export const judgeOf = (plate: AnyPlate): Side => adjustersOf(plate)[0]!.role;
 
 /** Every version that a stored run may name stays here. */
-export const procedures: readonly Procedure[] = list.map((each) => each.procedure);
+export const procedures: readonly Procedure[] = (
+  list as readonly Pick<Opened, 'procedure' | 'earlier'>[]
+).flatMap(({ procedure, earlier = [] }) => [...earlier, procedure]);
 
 /** The procedure of a family; the newest when no version is named. A missing one is a bug. */
 export function procedureOf(family: string, version?: number): Procedure {

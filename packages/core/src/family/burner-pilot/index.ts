@@ -4,12 +4,14 @@ import { burnerPilotFacts } from './facts';
 import { burnerPlateSchema } from './plate';
 import { burnerPilotSlots } from './slots';
 import { burnerProcedure } from './steps';
+import { burnerProcedure2 } from './steps-2';
 import { drawBurner } from './twin';
 
 export const burnerPilot = defineFamily({
   plateSchema: burnerPlateSchema,
   facts: burnerPilotFacts,
-  procedure: burnerProcedure,
+  procedure: burnerProcedure2,
+  earlier: [burnerProcedure],
   draw: drawBurner,
   checks: burnerIssues,
   slots: burnerPilotSlots,

@@ -12,7 +12,7 @@ const anyArrangement: Arrangement = {
   loading: 'bled_last',
   vent_piped: true,
 };
-const arrangementOf = (plate: AnyPlate): Arrangement =>
+export const arrangementOf = (plate: AnyPlate): Arrangement =>
   'arrangement' in plate ? arrangementSchema.parse(plate.arrangement) : anyArrangement;
 
 const asStep =
@@ -39,7 +39,7 @@ const pressureCaution: Step = {
   },
 };
 
-function startSteps(arrangement: Arrangement): readonly Step[] {
+export function startSteps(arrangement: Arrangement): readonly Step[] {
   const isReducing = arrangement.service === 'reducing';
   const role = isReducing ? 'outlet' : 'inlet';
   const moves = startUp(arrangement).map(asStep('park'));

@@ -4,12 +4,14 @@ import { sustainingFacts } from './facts';
 import { sustainingPlateSchema } from './plate';
 import { sustainingSlots } from './slots';
 import { sustainingProcedure } from './steps';
+import { sustainingProcedure2 } from './steps-2';
 import { drawSustaining } from './twin';
 
 export const sustaining = defineFamily({
   plateSchema: sustainingPlateSchema,
   facts: sustainingFacts,
-  procedure: sustainingProcedure,
+  procedure: sustainingProcedure2,
+  earlier: [sustainingProcedure],
   draw: drawSustaining,
   checks: sustainingIssues,
   slots: sustainingSlots,

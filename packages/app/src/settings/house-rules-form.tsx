@@ -1,6 +1,8 @@
 import {
+  defaultGasLockup,
   houseRulesSchema,
   instrumentRules,
+  type GasLockupRules,
   type HouseRules,
   type InstrumentRules,
 } from '@holvek/core';
@@ -11,7 +13,7 @@ import { Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Heading, Words } from '@/ui/words';
 
-type NumberRule = Exclude<keyof HouseRules, 'min_flow' | 'instruments'>;
+type NumberRule = Exclude<keyof HouseRules, 'min_flow' | 'instruments' | 'lockup_gas'>;
 /** Shown value = stored value × scale. */
 const rows: readonly {
   readonly key: NumberRule;
@@ -28,7 +30,12 @@ const rows: readonly {
   { key: 'gauge_high_fraction', label: 'and below this share', unit: '%', scale: 100 },
   { key: 'tur_wanted', label: 'Tolerance to gauge error, wanted', unit: 'to 1', scale: 1 },
   { key: 'tur_least', label: 'Tolerance to gauge error, least', unit: 'to 1', scale: 1 },
-  { key: 'lockup_fraction', label: 'Lockup allowed, of the set point', unit: '%', scale: 100 },
+  {
+    key: 'lockup_fraction',
+    label: 'Lockup allowed on water, of the set point',
+    unit: '%',
+    scale: 100,
+  },
   { key: 'lockup_least_pa', label: 'but at least', unit: 'kPa', scale: 1e-3 },
   {
     key: 'chance_past_limit',
@@ -164,8 +171,22 @@ const instrumentRows: readonly {
   },
   { key: 'loop_headroom_v', label: 'Kept in hand of a loop’s supply', unit: 'V', scale: 1 },
 ];
+const gasRows: readonly {
+  readonly key: keyof GasLockupRules;
+  readonly label: string;
+  readonly unit: string;
+  readonly scale: number;
+}[] = [
+  { key: 'low_below_pa', label: 'Low-pressure gas: below', unit: 'kPa', scale: 1e-3 },
+  { key: 'low_fraction', label: 'lockup allowed there, of the set point', unit: '%', scale: 100 },
+  { key: 'low_least_pa', label: 'but at least', unit: 'kPa', scale: 1e-3 },
+  { key: 'fraction', label: 'Gas above that: lockup allowed', unit: '%', scale: 100 },
+  { key: 'least_pa', label: 'but at least', unit: 'kPa', scale: 1e-3 },
+];
 const show = (value: number, scale: number) => String(Number((value * scale).toPrecision(6)));
 const read = (text: string, scale: number) => Number(text.replace(',', '.')) / scale;
+
+const gasRules = ({ lockup_gas: gas }: HouseRules): GasLockupRules => gas ?? defaultGasLockup;
 
 /** Every figure of the house, with what the schema says of it. */
 export function HouseRulesForm() {
@@ -185,6 +206,12 @@ export function HouseRulesForm() {
         read(textOf(key, show(instrumentRules(rules)[key], scale)), scale),
       ]),
     ),
+    lockup_gas: Object.fromEntries(
+      gasRows.map(({ key, scale }) => [
+        key,
+        read(textOf(`gas_${key}`, show(gasRules(rules)[key], scale)), scale),
+      ]),
+    ),
     min_flow: rules.min_flow.map((row) => ({
       ...row,
       flow_m3s: read(textOf(`flow_${row.size_dn}`, show(row.flow_m3s, 1000)), 1000),
@@ -197,7 +224,9 @@ export function HouseRulesForm() {
       : parsed.error.issues.map(({ path, message }) => [
           path[0] === 'min_flow'
             ? `flow_${rules.min_flow[Number(path[1])]?.size_dn}`
-            : String(path[0] === 'instruments' ? path[1] : path[0]),
+            : path[0] === 'lockup_gas'
+              ? `gas_${String(path[1])}`
+              : String(path[0] === 'instruments' ? path[1] : path[0]),
           message,
         ]),
   );
@@ -216,6 +245,18 @@ export function HouseRulesForm() {
           onChangeText={edit(key)}
           numeric
           error={wrong.get(key)}
+        />
+      ))}
+      <Heading>Gas</Heading>
+      {gasRows.map(({ key, label, unit, scale }) => (
+        <Field
+          key={key}
+          label={label}
+          unit={unit}
+          value={textOf(`gas_${key}`, show(gasRules(rules)[key], scale))}
+          onChangeText={edit(`gas_${key}`)}
+          numeric
+          error={wrong.get(`gas_${key}`)}
         />
       ))}
       <Heading>Points, bands and flames</Heading>

@@ -54,8 +54,8 @@ describe('guards', () => {
     ['flow_above_min', { measured: { flow: 1e-3 }, observed: { flow_judged: 'strong' } }, 'unmet'],
     ['overdemand', {}, 'unknown'],
     ['overdemand', { measured: { outlets_normal: 4 } }, 'unknown'],
-    ['overdemand', { measured: { outlets_normal: 4, outlets_open: 5 } }, 'unmet'],
-    ['overdemand', { measured: { outlets_normal: 4, outlets_open: 6 } }, 'met'],
+    ['overdemand', { measured: { outlets_normal: 4, outlets_open: 7 } }, 'unmet'],
+    ['overdemand', { measured: { outlets_normal: 4, outlets_open: 8 } }, 'met'],
     ['pump_above_target', {}, 'unknown'],
     ['pump_above_target', supply(519_999), 'unmet'],
     ['pump_above_target', supply(520_000), 'met'],
@@ -72,8 +72,8 @@ describe('guards', () => {
     ['gauge_stayed', { observed: { gauge_moved: 'yes' } }, 'unmet'],
     ['gauge_stayed', { observed: { gauge_moved: 'no' } }, 'met'],
     ['suction_below', {}, 'unknown'],
-    ['suction_below', line(500_001), 'unmet'],
-    ['suction_below', line(500_000), 'met'],
+    ['suction_below', line(460_001), 'unmet'],
+    ['suction_below', line(460_000), 'met'],
     ['no_open_ends', { openEnds: [open] }, 'unmet'],
     ['no_open_ends', { openEnds: [{ ...open, state: 'left' }] }, 'met'],
     ['no_open_ends', {}, 'met'],
@@ -84,7 +84,7 @@ describe('guards', () => {
   test('what is not met is named, with what there is and what is wanted', () => {
     const measured = { outlets_normal: 4, outlets_open: 5 };
     expect(outcome(['overdemand', 'no_open_ends'], { measured })).toEqual([
-      { guard: 'overdemand', state: 'unmet', have: 5, want: 6 },
+      { guard: 'overdemand', state: 'unmet', have: 5, want: 8 },
     ]);
     expect(unmetNeeds(begun, act)).toEqual([]);
   });

@@ -70,6 +70,4 @@ export const sharedSlots: Slots = {
   parked_low: ({ rules }, { pressure }) => pressure(rules.parked_low_pa),
   overdemand: ({ rules }) => `${rules.overdemand_factor}`,
   proving_cycles: ({ rules }) => `${rules.proving_cycles}`,
-  lockup_allowed: ({ target, rules }, { pressure }) =>
-    pressure(Math.max(rules.lockup_fraction * target.set_point_pa, rules.lockup_least_pa)),
 };

@@ -1,7 +1,6 @@
 import { akaike, akaikeWeight, fitDecay, leastSquares, type Sample } from '../numerics';
 import type { GaugePressure, PressureDifference } from '../quantity';
 import { err, ok, type Result } from '../result';
-import type { HouseRules } from '../valve';
 
 export type NoFlowVerdict = {
   /** levels: rises and stops. creeps: goes on rising, the seat leaks. */
@@ -10,7 +9,7 @@ export type NoFlowVerdict = {
   readonly sure: number;
   /** Last reading over the set point, Pa. */
   readonly rise: PressureDifference;
-  /** Rise that the house rules accept, Pa. */
+  /** Rise that may stay, Pa. */
   readonly allowed: PressureDifference;
   /** Pa/s at the end of the record; 0 when it levels. */
   readonly creepRate: number;
@@ -32,16 +31,17 @@ export type NoFlowError = {
  * @param samples     s and Pa, rising in time from the moment the flow stopped; at least 5
  * @param setPoint    Pa gauge, at small flow
  * @param resolution  readable division, Pa
+ * @param allowed     rise that may stay, Pa
  * @errors  prove.too_few_readings
  * @example noFlowVerdict([0, 5, 10, 15, 20].map((t) => ({ t, value: 512_000 })), 500_000, 2000,
- *   { lockup_fraction: 0.05, lockup_least_pa: 10_000 })
+ *   25_000)
  *   // → ok({ shape: 'levels', rise: 12_000, allowed: 25_000, passes: true })
  */
 export function noFlowVerdict(
   samples: readonly Sample[],
   setPoint: GaugePressure,
   resolution: number,
-  rules: Pick<HouseRules, 'lockup_fraction' | 'lockup_least_pa'>,
+  allowed: PressureDifference,
 ): Result<NoFlowVerdict, NoFlowError> {
   if (samples.length < 5)
     return err({ code: 'prove.too_few_readings', have: samples.length, want: 5 });
@@ -62,7 +62,6 @@ export function noFlowVerdict(
     creeps ? levelling.aicc : rising.aicc,
   );
   const rise = samples.at(-1)!.value - setPoint;
-  const allowed = Math.max(rules.lockup_fraction * setPoint, rules.lockup_least_pa);
   return ok({
     shape: creeps ? 'creeps' : 'levels',
     sure: Math.max(0.5, sure),

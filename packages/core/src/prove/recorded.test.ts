@@ -20,7 +20,7 @@ const record = (count: number, step: number, noise: number, shape: (t: number) =
 };
 
 test('lockup and creep', () => {
-  const rules = { lockup_fraction: 0.05, lockup_least_pa: 10_000 };
+  const allowed = (setPoint: number) => Math.max(0.05 * setPoint, 10_000);
   const shapes: Readonly<Record<string, (t: number) => number>> = {
     flat: () => 512_000,
     levels: (t) => 530_000 - 25_000 * Math.exp(-t / 12),
@@ -32,7 +32,7 @@ test('lockup and creep', () => {
   };
   const lines = Object.entries(shapes).flatMap(([name, shape]) =>
     [5, 12, 40].map((count) => {
-      const verdict = noFlowVerdict(record(count, 3, 300, shape), 500_000, 2000, rules);
+      const verdict = noFlowVerdict(record(count, 3, 300, shape), 500_000, 2000, allowed(500_000));
       return `${name} ${count} ${rounded(verdict)}`;
     }),
   );
@@ -42,7 +42,7 @@ test('lockup and creep', () => {
         record(4, 3, 0, () => 5),
         500_000,
         2000,
-        rules,
+        allowed(500_000),
       ),
     ),
   );
@@ -53,7 +53,7 @@ test('lockup and creep', () => {
           record(9, 3, 0, () => setPoint + 12_000),
           setPoint,
           1000,
-          rules,
+          allowed(setPoint),
         ),
       ),
     );

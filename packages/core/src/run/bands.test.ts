@@ -198,9 +198,9 @@ describe('suction control', () => {
 
   test('it is not set before suction falls below the set point by itself', () => {
     expect(checkEvent(runOf('suction', line(395)), inControl)).toMatchObject({
-      guard: { guard: 'suction_below', have: 395_000, want: 380_000 },
+      guard: { guard: 'suction_below', have: 395_000, want: 340_000 },
     });
-    expect(checkEvent(runOf('suction', line(370)), inControl)).toBeUndefined();
+    expect(checkEvent(runOf('suction', line(340)), inControl)).toBeUndefined();
     expect(checkEvent(runOf('suction'), inControl)).toMatchObject({ guard: { state: 'unknown' } });
   });
 

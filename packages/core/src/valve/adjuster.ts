@@ -8,6 +8,8 @@ export type AdjusterSpec = {
   readonly name: string;
   readonly approach: Approach;
   readonly role: Side;
+  /** What flows, where figures of the trade depend on it; water where it is not said. */
+  readonly fluid?: 'gas';
 };
 
 /** The leading adjuster, which stands on the plate itself. */

@@ -29,7 +29,7 @@ export const defaultInstrumentRules: InstrumentRules = {
   angularity_factor: 5,
   scale_reading: 0.002,
   switch_differential_least_pa: 10_000,
-  suction_margin_pa: 20_000,
+  suction_margin_pa: 60_000,
   purge_s: 60,
   lights_most: 24,
   light_fail_cost: 3,
@@ -37,6 +37,24 @@ export const defaultInstrumentRules: InstrumentRules = {
   loop_headroom_v: 3,
   // A quarter of a pound per square inch.
   alignment_tolerance_pa: 1724,
+};
+
+/** How far gas may rise and stay when nothing flows: below a pressure by one rule, above it by another. */
+export const gasLockupSchema = z.object({
+  low_below_pa: z.number().positive().max(1e6),
+  low_fraction: fraction,
+  low_least_pa: z.number().nonnegative().max(1e6),
+  fraction,
+  least_pa: z.number().nonnegative().max(1e6),
+});
+export type GasLockupRules = z.infer<typeof gasLockupSchema>;
+
+export const defaultGasLockup: GasLockupRules = {
+  low_below_pa: 10_000,
+  low_fraction: 0.15,
+  low_least_pa: 300,
+  fraction: 0.1,
+  least_pa: 2000,
 };
 
 /**
@@ -75,6 +93,8 @@ export const houseRulesSchema = z.object({
   search_turn: z.number().positive().max(1),
   months_between_visits: z.number().int().min(1).max(120),
   min_flow: z.array(minFlowRow).min(1).max(40),
+  /** Absent in what was frozen before there were any: gas was judged as water then. */
+  lockup_gas: gasLockupSchema.optional(),
   /** Absent in what was frozen before there were any. */
   instruments: instrumentRulesSchema.optional(),
 });
@@ -87,6 +107,7 @@ export const defaultHouseRules: HouseRules = {
   tur_least: 2,
   lockup_fraction: 0.1,
   lockup_least_pa: 50_000,
+  lockup_gas: defaultGasLockup,
   default_tolerance_fraction: 0.03,
   limit_over_target_fraction: 0.12,
   chance_past_limit: 0.005,
@@ -106,7 +127,7 @@ export const defaultHouseRules: HouseRules = {
   cross_port_over_least_pa: 15e5,
   cross_port_over_most_pa: 30e5,
   parked_low_pa: 8e5,
-  overdemand_factor: 1.5,
+  overdemand_factor: 2,
   proving_cycles: 3,
   blowdown_most: 0.15,
   search_turn: 0.25,
@@ -131,20 +152,24 @@ export const lateSparkSeconds = (
 export const instrumentRules = ({ instruments }: HouseRules): InstrumentRules =>
   instruments ?? defaultInstrumentRules;
 
+const byBore = (size: number, row: HouseRules['min_flow'][number]): number =>
+  row.flow_m3s * (size / row.size_dn) ** 2;
+
 /**
  * Least flow at which a pilot-operated valve controls well enough to be set.
  *
  * @param size   nominal size, DN
- * @param table  rows rising in size; between rows, straight-line interpolation; ends hold
+ * @param table  rows rising in size; between rows, straight-line interpolation;
+ *               beyond them, by the area of the bore
  * @returns m³/s
  */
 export function minFlowFor(size: number, table: HouseRules['min_flow']): number {
   const rows = [...table].sort((a, b) => a.size_dn - b.size_dn);
   const above = rows.findIndex((row) => row.size_dn >= size);
-  if (above === -1) return rows.at(-1)!.flow_m3s;
+  if (above === -1) return byBore(size, rows.at(-1)!);
   const high = rows[above]!;
   const low = rows[above - 1];
-  if (!low) return high.flow_m3s;
+  if (!low) return byBore(size, high);
   const share = (size - low.size_dn) / (high.size_dn - low.size_dn);
   return low.flow_m3s + share * (high.flow_m3s - low.flow_m3s);
 }

@@ -1,6 +1,7 @@
 export * from './adjuster';
 export * from './capabilities';
 export * from './house-rules';
+export * from './lockup-allowed';
 export * from './log-card';
 export * from './loop-budget';
 export * from './plate';

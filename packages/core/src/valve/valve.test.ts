@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { checkPlate, plateSchema } from '../family';
 import { kPa } from '../quantity';
 import { plate, target } from '../testing/samples';
+import { mainAdjuster } from './adjuster';
 import { defaultHouseRules, houseRulesSchema, minFlowFor } from './house-rules';
+import { lockupAllowed } from './lockup-allowed';
 import { fittedSpring } from './plate';
 import { chooseSpring } from './spring-choice';
 
@@ -106,13 +108,58 @@ describe('plates and rules as data', () => {
   });
 });
 
+describe('how far it may rise with nothing flowing', () => {
+  const adjuster = mainAdjuster('Screw', 'from_below', 'outlet');
+  const allowed = (
+    set_point_pa: number,
+    {
+      fluid,
+      limit_pa = 1e9,
+      rating = 1e9,
+    }: { fluid?: 'gas'; limit_pa?: number; rating?: number } = {},
+    rules: Parameters<typeof lockupAllowed>[1] = defaultHouseRules,
+  ) =>
+    lockupAllowed(
+      {
+        plate: { outlet_rating_pa: rating, inlet_rating_pa: 1e9 } as never,
+        target: { set_point_pa, limit_pa, tolerance_pa: 1, why: 'test' },
+        adjuster: { ...adjuster, ...(fluid ? { fluid } : {}) },
+        small: set_point_pa * 1.1,
+      },
+      rules,
+    );
+
+  test.each([
+    [700_000, {}, 70_000],
+    [300_000, {}, 50_000],
+    [1500, { fluid: 'gas' }, 300],
+    [9000, { fluid: 'gas' }, 1350],
+    [10_000, { fluid: 'gas' }, 2000],
+    [400_000, { fluid: 'gas' }, 40_000],
+    // Never to the limit, never to a rating.
+    [300_000, { limit_pa: 330_000 }, 30_000],
+    [300_000, { rating: 320_000 }, 20_000],
+    [2000, { fluid: 'gas', limit_pa: 2200 }, 200],
+    [300_000, { limit_pa: 290_000 }, 0],
+  ] as const)('%d Pa, %j: %d Pa', (set, over, pa) => {
+    expect(allowed(set, over)).toBeCloseTo(pa, 6);
+  });
+
+  test('runs that were begun before are judged as they were then: over what was held', () => {
+    const { lockup_gas: _, ...before } = defaultHouseRules;
+    expect(allowed(700_000, {}, before)).toBeCloseTo(77_000, 6);
+    expect(allowed(2000, { fluid: 'gas', limit_pa: 2200 }, before)).toBe(50_000);
+  });
+});
+
 describe('minFlowFor', () => {
   const table = defaultHouseRules.min_flow;
   test.each([
     [80, 1.4e-3],
     [90, 1.8e-3],
-    [20, 0.3e-3],
-    [400, 9e-3],
+    // Beyond the table, by the area of the bore.
+    [25, 0.1171875e-3],
+    [300, 20.25e-3],
   ])('DN %d wants %d m³/s', (size, flow) => {
     expect(minFlowFor(size, table)).toBeCloseTo(flow, 9);
   });

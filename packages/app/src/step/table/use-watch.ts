@@ -1,4 +1,4 @@
-import { noFlowVerdict, type StepOf } from '@holvek/core';
+import { lockupAllowedIn, noFlowVerdict, type StepOf } from '@holvek/core';
 import { useEffect, useRef, useState } from 'react';
 import { useReading, type TypedValue } from '../parts/use-reading';
 import { useDesk } from '@/run/use-desk';
@@ -39,8 +39,9 @@ export function useWatch(step: StepOf<'table'>) {
   }, [isWatching, count, start, every, missed]);
   const record = taken.map(({ reading, elapsed: t }) => ({ t: t ?? 0, value: reading.si }));
   const set = run.readings.findLast(({ purpose }) => purpose === 'setting')?.reading.si;
+  const small = set ?? target.set_point_pa;
   const verdict =
-    gauge && noFlowVerdict(record, set ?? target.set_point_pa, gauge.resolution_pa, rules);
+    gauge && noFlowVerdict(record, small, gauge.resolution_pa, lockupAllowedIn(run, small));
   return {
     gauge,
     live,

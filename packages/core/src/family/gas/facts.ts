@@ -5,7 +5,7 @@ export const gasFacts: FamilyFacts = {
   name: 'Gas pressure regulator',
   holds: 'holds, downstream',
   verb: 'reduce to',
-  adjusters: [mainAdjuster('Pilot adjuster', 'from_below', 'outlet')],
+  adjusters: [{ ...mainAdjuster('Pilot adjuster', 'from_below', 'outlet'), fluid: 'gas' }],
   gauges: { outlet: 'Low-range gauge' },
   judge: 'outlet',
   wantsLowRange: true,

@@ -1,7 +1,18 @@
 import { droop, noFlowVerdict } from '../../prove';
+import { lockupAllowed } from '../../valve';
 import { lastReading } from '../last-reading';
 import type { RunState } from '../run-state';
 import type { FrozenNoFlow } from './frozen';
+
+/** How far the outlet of this run may rise with nothing flowing, Pa; `small` is what it held at small flow. */
+export const lockupAllowedIn = (
+  { started, adjusters }: Pick<RunState, 'started' | 'adjusters'>,
+  small: number,
+): number =>
+  lockupAllowed(
+    { plate: started.plate, target: started.target, adjuster: adjusters[0]!, small },
+    started.house_rules,
+  );
 
 /** Droop and lockup of a run so far; null where the readings are not there. */
 export function noFlowOf(run: RunState): {
@@ -16,7 +27,7 @@ export function noFlowOf(run: RunState): {
   const gauge = run.gauges.outlet;
   const verdict =
     gauge && small !== undefined
-      ? noFlowVerdict(record, small, gauge.resolution_pa, run.started.house_rules)
+      ? noFlowVerdict(record, small, gauge.resolution_pa, lockupAllowedIn(run, small))
       : undefined;
   const isOutlet = working?.role === 'outlet';
   return {

@@ -35,7 +35,7 @@ test('sustaining: overdemand is insisted on, then it comes down from fully up', 
   await walkUntil(page, /How many outlets are open now/);
   await page.getByLabel('Outlets open now').fill('5');
   await page.getByTestId('give-answer').click();
-  await expect(page.getByText(/at least 6 are wanted/).first()).toBeVisible();
+  await expect(page.getByText(/at least 8 are wanted/).first()).toBeVisible();
   await walkUntil(page, /Put everything back/);
   await walkUntil(page, /Your name/);
   await signAndOpen(page);

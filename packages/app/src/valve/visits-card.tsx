@@ -63,13 +63,20 @@ export function VisitsCard({ valve, sheets, drift, due }: Props) {
   );
 }
 
+const spanWordsOf = (days: number): string =>
+  formatDistanceToNowStrict(Date.now() + days * 86_400_000);
+
 const driftSay = (drift: Drift | undefined, due: Date | undefined): string => {
   const next = due ? ` Next look: ${format(due, 'd MMM yyyy')}.` : '';
   if (!drift?.isDrifting || drift.daysToLeaveLane === undefined)
     return `Holds between visits.${next}`;
-  const span = formatDistanceToNowStrict(Date.now() + drift.daysToLeaveLane * 86_400_000);
+  const span = spanWordsOf(drift.daysToLeaveLane);
+  const between =
+    drift.daysEarliest === undefined || drift.daysLatest === undefined
+      ? ''
+      : `, between ${spanWordsOf(drift.daysEarliest)} and ${spanWordsOf(drift.daysLatest)}`;
   return (
     `Drifts ${drift.perDay > 0 ? 'up' : 'down'}: leaves the lane about ${span} after ` +
-    `a visit.${drift.perDay > 0 ? ' A worn pilot seat is likely.' : ''}${next}`
+    `a visit${between}.${drift.perDay > 0 ? ' A worn pilot seat is likely.' : ''}${next}`
   );
 };

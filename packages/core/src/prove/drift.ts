@@ -17,13 +17,27 @@ export type Drift = {
   readonly isDrifting: boolean;
   /** Days after the last visit until the lane is left; undefined when it is not drifting. */
   readonly daysToLeaveLane: number | undefined;
+  /** The same with its doubt, 95 %: latest is undefined where it may as well never leave it. */
+  readonly daysEarliest: number | undefined;
+  readonly daysLatest: number | undefined;
 };
 export type DriftError = { readonly code: 'prove.too_few_visits' };
+
+/** How many visits the gauge's own uncertainty counts for. */
+const GAUGE_FREEDOM = 3;
+const NORMAL_95 = 1.96;
+/** Two-sided 95 % of Student's t by degrees of freedom, from 1. Source: standard tables. */
+const STUDENT_95 = [
+  12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228, 2.201, 2.179, 2.16, 2.145,
+];
+const studentQuantile = (freedom: number): number =>
+  STUDENT_95[freedom - 1] ?? NORMAL_95 + 2.5 / freedom;
 
 /**
  * Drift between visits: what each visit found against what the one before had left.
  *
  *     found − left before = rate · days,   through the origin, weighted 1, 1.5, 2.25 … to the latest
+ *     drifting: |rate| > t(95 %, n + 2) · sd / days,   sd² = ((n − 1) · scatter² + 3 · u²/2) / (n + 2), at least u²/2
  *
  * @param visits       in order of day, at least 2
  * @param lane         lower and upper, Pa
@@ -51,16 +65,32 @@ export function driftOf(
   );
   if (!fit.ok) return err({ code: 'prove.too_few_visits' });
   const perDay = fit.value.coefficients[0]!;
-  const totalDays = Math.hypot(...usable.map(({ days, weight }) => days * weight));
-  const scatter = usable.length > 1 ? Math.sqrt(fit.value.rss / (usable.length - 1)) : 0;
-  const sdPerDay = Math.max(scatter, uncertainty / 2) / totalDays;
-  const isDrifting = Math.abs(perDay) > 2 * sdPerDay;
+  const sumOf = (of: (step: (typeof usable)[number]) => number) =>
+    usable.reduce((sum, step) => sum + of(step), 0);
+  // Of the plain change of one visit, though later ones count for more in the rate.
+  const scatter2 =
+    usable.length > 1
+      ? ((fit.value.rss / sumOf(({ weight }) => weight ** 2)) * usable.length) / (usable.length - 1)
+      : 0;
+  const perChange =
+    Math.sqrt(sumOf(({ weight, days }) => (weight ** 2 * days) ** 2)) /
+    sumOf(({ weight, days }) => (weight * days) ** 2);
+  // Each change stands between two readings; what visits scatter beyond that is judged with them.
+  const byGauge = (uncertainty / 2) * Math.SQRT2;
+  const freedom = usable.length - 1 + GAUGE_FREEDOM;
+  const variance = ((usable.length - 1) * scatter2 + GAUGE_FREEDOM * byGauge ** 2) / freedom;
+  const sdPerDay = Math.sqrt(Math.max(variance, byGauge ** 2)) * perChange;
+  const reach = studentQuantile(freedom) * sdPerDay;
+  const isDrifting = Math.abs(perDay) > reach;
   const left = visits.at(-1)!.asLeft;
-  const room = perDay > 0 ? lane.upper - left : left - lane.lower;
+  const room = Math.max(0, perDay > 0 ? lane.upper - left : left - lane.lower);
+  const within = (rate: number) => (isDrifting ? room / rate : undefined);
   return ok({
     perDay,
     sdPerDay,
     isDrifting,
-    daysToLeaveLane: isDrifting ? Math.max(0, room / Math.abs(perDay)) : undefined,
+    daysToLeaveLane: within(Math.abs(perDay)),
+    daysEarliest: within(Math.abs(perDay) + reach),
+    daysLatest: within(Math.abs(perDay) - reach),
   });
 }

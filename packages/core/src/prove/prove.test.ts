@@ -93,6 +93,35 @@ describe('drift', () => {
     expect(unwrap(driftOf(visits([800, -900, 500]), lane, 3000)).isDrifting).toBe(false);
   });
 
+  test.each([3, 4, 6, 10])(
+    'of %d visits that only scatter, one history in twenty drifts',
+    (count) => {
+      const isAlarm = (seed: number) => {
+        const random = seededRandom(seed);
+        const quiet = Array.from({ length: count }, (_, i) => ({
+          day: 365 * i + random.between(-40, 40),
+          // What the gauge adds, twice for a change, and as much again by the valve itself.
+          asFound: 500_000 + 1000 * random.normal() + 1414 * random.normal(),
+          asLeft: 500_000 + 1000 * random.normal(),
+        }));
+        return unwrap(driftOf(quiet, lane, 2000)).isDrifting;
+      };
+      const alarms = Array.from({ length: 1500 }, (_, i) => isAlarm(i + 1)).filter(Boolean);
+      expect(alarms.length / 1500).toBeLessThan(0.075);
+      expect(alarms.length).toBeGreaterThan(10);
+    },
+  );
+
+  test('the day on which the lane is left comes with its doubt', () => {
+    const drift = unwrap(driftOf(visits([30_000, 42_000, 36_000]), lane, 2000));
+    expect(drift.daysEarliest!).toBeLessThan(drift.daysToLeaveLane!);
+    expect(drift.daysLatest!).toBeGreaterThan(drift.daysToLeaveLane!);
+    const sure = unwrap(driftOf(visits([36_500, 36_500, 36_500]), lane, 200));
+    expect(sure.daysLatest! - sure.daysEarliest!).toBeLessThan(
+      drift.daysLatest! - drift.daysEarliest!,
+    );
+  });
+
   test('downward drift leaves at the lower edge', () => {
     expect(unwrap(driftOf(visits([-36_500, -36_500]), lane, 2000)).daysToLeaveLane).toBeCloseTo(
       150,

@@ -240,6 +240,21 @@ describe('the least ladder', () => {
     const solved = solveLadder({ rungs: [rung('a'), rung('lost')], rules: [atLeast('a', 1)] });
     expect(solved).toEqual({ ok: false, error: { code: 'ladder.no_floor', rungs: ['lost'] } });
   });
+
+  test('a clash among rungs that nothing holds up is said before that', () => {
+    const rungs = [rung('a'), rung('x'), rung('y')];
+    const round = [above('x', 'y', 10), above('y', 'x', 10)];
+    const solved = solveLadder({ rungs, rules: [atLeast('a', 1), ...round] });
+    expect(!solved.ok && solved.error).toMatchObject({
+      code: 'ladder.clash',
+      rules: expect.arrayContaining(round),
+    });
+    const apart = solveLadder({ rungs, rules: [atLeast('a', 1), round[0]!] });
+    expect(!solved.ok && !apart.ok && apart.error).toMatchObject({
+      code: 'ladder.no_floor',
+      rungs: ['x', 'y'],
+    });
+  });
 });
 
 describe('what is wrong with a system', () => {

@@ -56,8 +56,14 @@ export function solveLadder(system: Pick<System, 'rungs' | 'rules'>): Result<Lad
     guess = values;
     if (!stands) continue;
     const floating = rungs.filter((_, i) => !Number.isFinite(values[i + 1]!));
-    if (floating.length > 0)
-      return err({ code: 'ladder.no_floor', rungs: floating.map(({ name }) => name) });
+    if (floating.length > 0) {
+      const hidden = leastSolution(rungs.length + 1, [...edges, ...seabed(values)]);
+      return err(
+        hidden.ok
+          ? { code: 'ladder.no_floor', rungs: floating.map(({ name }) => name) }
+          : clashOf(hidden.error, rules),
+      );
+    }
     return ok({
       targets: rungs.map(({ id }, i) => {
         const edge = deciding[i + 1];
@@ -69,6 +75,13 @@ export function solveLadder(system: Pick<System, 'rungs' | 'rules'>): Result<Lad
   // Lockup that feeds on itself rises for ever: the rules that feed it are what is left of them all.
   return err({ code: 'ladder.clash', rules: fewestThatClash(rungs, rules), excess: 0 });
 }
+
+/** So far down that no rule reaches it: what floats stands on it, and clashes among itself are seen. */
+const SEABED = -1e12;
+const seabed = (values: readonly number[]): readonly Edge[] =>
+  values.flatMap((value, to) =>
+    Number.isFinite(value) ? [] : [{ from: ORIGIN, to, weight: SEABED, rule: -1 }],
+  );
 
 const clashOf = ({ edges, excess }: Clash, rules: readonly Rule[]): LadderError => ({
   code: 'ladder.clash',

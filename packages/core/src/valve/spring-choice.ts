@@ -29,7 +29,11 @@ export function chooseSpring(
     .filter(({ from_pa, to_pa }) => target >= from_pa && target <= to_pa)
     .map((spring) => ({
       spring,
-      position: (target - spring.from_pa) / (spring.to_pa - spring.from_pa),
+      // A spring for one pressure alone stands in its middle there.
+      position:
+        spring.to_pa > spring.from_pa
+          ? (target - spring.from_pa) / (spring.to_pa - spring.from_pa)
+          : 0.5,
     }))
     .sort((a, b) => Math.abs(a.position - 0.5) - Math.abs(b.position - 0.5));
   if (choices.length > 0) return ok(choices);

@@ -56,6 +56,10 @@ describe('switch settings', () => {
     ['low pressure', 'additive'],
     ['High', 'subtractive'],
     ['pressure', undefined],
+    ['Below', undefined],
+    ['flow', undefined],
+    ['highway', undefined],
+    ['Makes at', 'additive'],
     ['cut in / cut out', undefined],
   ])('“%s” at the scale: %s', (printed, kind) => expect(switchKindOf(printed)).toBe(kind));
 });

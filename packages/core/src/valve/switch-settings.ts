@@ -61,7 +61,7 @@ export function switchBand(
 /** Which kind a switch is, by the words printed at its scale; undefined when they do not tell. */
 export function switchKindOf(printed: string): SwitchKind | undefined {
   const words = printed.toLowerCase().replaceAll('-', ' ');
-  const cutsIn = /cut ?in|low|on at|make/u.test(words);
-  const cutsOut = /cut ?out|high|off at|break/u.test(words);
+  const cutsIn = /\b(cut ?in|low|lower|on at|makes?)\b/u.test(words);
+  const cutsOut = /\b(cut ?out|high|higher|off at|breaks?)\b/u.test(words);
   return cutsIn === cutsOut ? undefined : cutsIn ? 'additive' : 'subtractive';
 }

@@ -19,6 +19,8 @@ describe('spring choice', () => {
   test('ends of a range count as inside', () => {
     expect(chooseSpring(plate.springs, kPa(700)).ok).toBe(true);
     expect(chooseSpring(plate.springs, kPa(1400)).ok).toBe(true);
+    const single = { ...plate.springs[0]!, from_pa: kPa(500), to_pa: kPa(500) };
+    expect(chooseSpring([single], kPa(500))).toMatchObject({ value: [{ position: 0.5 }] });
   });
 
   test('outside every range it says what the set spans', () => {

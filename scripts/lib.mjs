@@ -119,7 +119,7 @@ async function bundleServer() {
     platform: 'node',
     format: 'esm',
     target: 'node20',
-    external: ['sqlite3', 'sequelize', 'pdfkit', 'umzug', 'ws', 'selfsigned'],
+    external: ['sqlite3', 'sequelize', 'pdfkit', 'umzug', 'ws', 'selfsigned', 'qrcode'],
     logLevel: 'warning',
   });
 }

@@ -7,6 +7,7 @@ import { createApp } from './app';
 import { AlreadyServed, holdAlone } from './db/one-server';
 import { NewerDatabase, openStore } from './db/open';
 import { LONGEST_TEXT } from './device/stand-in';
+import { invitation } from './http/invitation';
 import { ownNames } from './http/own-names';
 import { REQUESTS_A_MINUTE } from './http/pace';
 import { credentialsFor, isLoopback } from './http/tls';
@@ -67,10 +68,7 @@ async function main() {
     () => {
       const host = HOST === '0.0.0.0' ? 'localhost' : HOST;
       console.log(`Holvek is ready at ${scheme}://${host}:${PORT}`);
-      if (credentials?.authority)
-        console.log(
-          `  phones trust it once they have taken ${scheme}://<address>:${PORT}/authority.crt`,
-        );
+      if (credentials?.authority) void invitation(names, PORT).then((text) => console.log(text));
     },
   );
   server.on('error', (error) => {

@@ -143,6 +143,12 @@ export const defaultHouseRules: HouseRules = {
   ],
 };
 
+const { lockup_gas: _, ...beforeGas } = defaultHouseRules;
+/** What was ordinary in versions before: runs that were begun with it come in for as long as phones keep them. */
+export const earlierHouseRules: readonly HouseRules[] = [
+  { ...beforeGas, chance_past_limit: 0.01, overdemand_factor: 1.5 },
+];
+
 /** Seconds that the spark is withheld: a share of the trial for ignition. */
 export const lateSparkSeconds = (
   { trial_s: trial }: { readonly trial_s: number },

@@ -1,5 +1,6 @@
 import {
   defaultHouseRules,
+  earlierHouseRules,
   digestOf,
   gaugeSchema,
   houseRulesSchema,
@@ -35,10 +36,13 @@ export async function registerError(
     if (error) return error;
   }
   const rules = started.house_rules;
-  const isOrdinary = digestOf(rules) === digestOf(defaultHouseRules);
-  return isOrdinary || (await hasStood(tables, ['settings', 'house_rules'], rulesOf, rules))
-    ? undefined
-    : { code: 'rules.never_so', detail: { id: 'house_rules' } };
+  for (const ordinary of [defaultHouseRules, ...earlierHouseRules]) {
+    const rulesOf = (value: unknown) =>
+      houseRulesSchema.parse({ ...ordinary, ...(value as object) });
+    if (digestOf(rules) === digestOf(ordinary)) return undefined;
+    if (await hasStood(tables, ['settings', 'house_rules'], rulesOf, rules)) return undefined;
+  }
+  return { code: 'rules.never_so', detail: { id: 'house_rules' } };
 }
 
 async function gaugeError(tables: Tables, gauge: Gauge): Promise<RegisterError | undefined> {
@@ -63,9 +67,6 @@ const facePart = (value: unknown) => {
   const { calibrated_on: _, calibration_due_on: _due, ...face } = gaugeSchema.parse(value);
   return face;
 };
-
-const rulesOf = (value: unknown) =>
-  houseRulesSchema.parse({ ...defaultHouseRules, ...(value as object) });
 
 /** Whether some version of a document has had this part. */
 async function hasStood(

@@ -1,4 +1,5 @@
 import {
+  earlierHouseRules,
   sealedEntry,
   sealEntry,
   sheetSchema,
@@ -295,6 +296,20 @@ describe('the log of a run', () => {
     const changed = { ...valve, target: { ...valve.target, tolerance_pa: 22_000 } };
     expect((await server.send('PUT', `/valves/${valve.id}`, changed)).status).toBe(200);
     expect((await post(server, events)).status).toBe(200);
+  });
+
+  test('a phone of a version before may begin with the figures that were ordinary then', async () => {
+    const [ordinary] = earlierHouseRules;
+    const owners = { ...ordinary, months_between_visits: 7 };
+    expect((await server.send('PUT', '/house-rules', owners)).status).toBe(200);
+    for (const [id, before] of [
+      ['before-1', ordinary],
+      ['before-2', owners],
+    ] as const) {
+      const begins = resealed(start, { id, run_id: id, house_rules: before });
+      const answer = await server.send('POST', `/runs/${id}/events`, { events: [begins] });
+      expect({ id, status: answer.status }).toEqual({ id, status: 200 });
+    }
   });
 
   test('what follows a refused entry is refused too, and a signature over it names it', async () => {

@@ -211,7 +211,7 @@ async function press(page: Page, id: string, seen: Look, isEntry: boolean): Prom
 
 /** Presses through confirmations and linked readings until a title is on screen. */
 export async function walkUntil(page: Page, title: RegExp): Promise<void> {
-  for (let i = 0; i < 200; i++) {
+  for (let i = 0; i < 320; i++) {
     const seen = await look(page);
     if (title.test(seen.text)) return;
     await oneStep(page, seen);

@@ -87,7 +87,7 @@ export const reducingValves: readonly DemoValve[] = [
       why: 'Booster suction wants 500 kPa. 60 is lost in the header at 12 L/s.',
     }),
     visits: [1190, 825, 470],
-    wander: [kPa(4), kPa(-5), kPa(7)],
+    wander: [kPa(9), kPa(7), kPa(7)],
   },
   {
     valve: reducing({

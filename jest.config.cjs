@@ -15,6 +15,26 @@ const node = (name) => ({
   transformIgnorePatterns: ['/node_modules/(?!(@noble|@holvek|uuid|d3-[a-z-]+|internmap)/)'],
 });
 
+/** Packages that ship what Node cannot run as it is. */
+const toTransform = [
+  '(jest-)?react-native',
+  '@react-native(-community)?',
+  'expo(nent)?',
+  '@expo(nent)?/.*',
+  '@expo-google-fonts/.*',
+  '@tamagui/.*',
+  'tamagui',
+  'react-native-svg',
+  'lucide-react-native',
+  'standard-navigation',
+  '@noble',
+  'uuid',
+  'idb',
+  'd3-[a-z-]+',
+  'internmap',
+  '@holvek',
+];
+
 /** One run, three places: core and server on Node, the app on the web preset. */
 module.exports = {
   // A whole screen under jsdom takes seconds on a busy machine; a test that hangs is still ended.
@@ -35,9 +55,7 @@ module.exports = {
       },
       setupFiles: ['<rootDir>/jest.setup.js'],
       testEnvironmentOptions: { customExportConditions: ['require', 'default'] },
-      transformIgnorePatterns: [
-        'node_modules/(?!((jest-)?react-native|@react-native(-community)?|expo(nent)?|@expo(nent)?/.*|@expo-google-fonts/.*|@tamagui/.*|tamagui|react-native-svg|lucide-react-native|standard-navigation|@noble|uuid|idb|d3-[a-z-]+|internmap|@holvek)/?)',
-      ],
+      transformIgnorePatterns: [`node_modules/(?!(${toTransform.join('|')})/?)`],
     },
   ],
 };

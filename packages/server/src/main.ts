@@ -19,7 +19,8 @@ type ServeOptions = Parameters<typeof serve>[0];
 
 /**
  * Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo,
- * ALLOWED_HOSTS (names, by commas), RATE_LIMIT (requests a minute from one address). Where other machines reach it, it speaks TLS: with TLS_CERT and
+ * ALLOWED_HOSTS (names, by commas), RATE_LIMIT (requests a minute from one address).
+ * Where other machines reach it, it speaks TLS: with TLS_CERT and
  * TLS_KEY (files), else with a certificate of its own; TLS=off where something before it does.
  */
 async function main() {

@@ -1,13 +1,19 @@
 import { XStack } from 'tamagui';
 import { appUpdate, useAppUpdate } from '@/data/app-update';
 import { useShelf } from '@/data/store';
+import { usePreferences } from '@/settings/preferences';
 import { WordButton } from '@/ui/press';
 import { Words } from '@/ui/words';
 
-/** A newer version is there: it waits while a run is open on this phone. */
+/** A newer version is there: it waits while a run is open that this hand has entered something in. */
 export function UpdateBanner() {
   const isWaiting = useAppUpdate();
-  const isRunOpen = [...useShelf().values()].some(({ run }) => run.status === 'open');
+  const { technician } = usePreferences();
+  // What others have left open comes to every phone, and must not hold it back.
+  const isRunOpen = [...useShelf().values()].some(
+    ({ run, events }) =>
+      run.status === 'open' && events.some(({ author }) => author === technician),
+  );
   if (!isWaiting) return null;
   return (
     <XStack

@@ -1,30 +1,7 @@
-import {
-  asRecord,
-  freezeSheet,
-  reduceRun,
-  rehearse,
-  summaryOf,
-  twinOf,
-  unwrap,
-  type EventOf,
-  type Run,
-  type Sheet,
-} from '@holvek/core';
-import { startedDraft } from '@/testing/samples';
+import { freezeSheet, reduceRun, summaryOf, unwrap, type Run, type Sheet } from '@holvek/core';
+import { practised, run } from '@/testing/signed-run';
 import { visitsBy } from './use-visits';
 
-const started = { ...startedDraft(), twin: { seed: 3, faults: [], found_pa: 500_000 } };
-const stamp = { id: 'e', run_id: 'run-1', author: 'Edda', at_ms: 1_790_000_000_000, lamport: 1 };
-let made = 0;
-const { events: practised } = rehearse({
-  started: { ...started, purpose: 'practice' },
-  runId: 'run-1',
-  twin: twinOf({ ...started, ...stamp } as EventOf<'started'>)!,
-  author: 'Edda',
-  startAtMs: stamp.at_ms,
-  newId: () => `e${++made}`,
-});
-const run: Run = unwrap(reduceRun(asRecord(practised)));
 const body = unwrap(freezeSheet(run, null));
 const { valve_id: valveId } = body;
 const filed = (over: Partial<Sheet['body']> = {}): Sheet => ({

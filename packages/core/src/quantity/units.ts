@@ -133,7 +133,10 @@ for (const row of units) {
 
 const plainSpelling = (spelling: string): string => spelling.normalize('NFKC').trim().toLowerCase();
 
-/** The unit of a spelling, any case, with gaps and points or without ("in. Hg"), m³ or m3; MPa and mPa are told apart by nobody here: both are megapascal. */
+/**
+ * The unit of a spelling, any case, with gaps and points or without ("in. Hg"), m³ or m3; MPa and mPa are
+ * told apart by nobody here: both are megapascal.
+ */
 export const findUnit = (spelling: string): UnitRow | undefined =>
   bySpelling.get(plainSpelling(spelling)) ??
   bySpelling.get(plainSpelling(spelling).replace(/[\s.]/gu, ''));

@@ -22,7 +22,8 @@ const stuckWord = {
   end_of_travel: 'The screw is at the end of its travel. Another spring is needed for this target.',
   no_safe_move: 'No turn is safe enough from here. Check the gauge and what holds the valve.',
   too_coarse:
-    'This screw is too coarse for its lane: by hand it would sooner pass the limit. Take a finer screw or a softer spring, have the owner widen the lane, or end the work as could not be set.',
+    'This screw is too coarse for its lane: by hand it would sooner pass the limit. Take a finer ' +
+    'screw or a softer spring, have the owner widen the lane, or end the work as could not be set.',
 } as const;
 
 /** The screw as it stands and should stand, and how far to turn. */

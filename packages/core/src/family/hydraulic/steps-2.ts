@@ -46,7 +46,9 @@ export const hydraulicProcedure2: Procedure = {
       change: 'isolate',
       to: {
         say: 'Isolate between the cross-ports and the motor',
-        why: 'Behind the cross-ports, or they cannot be set. By a hand valve, or lines disconnected and plugged; the motor must not be able to turn.',
+        why:
+          'Behind the cross-ports, or they cannot be set. By a hand valve, or lines disconnected ' +
+          'and plugged; the motor must not be able to turn.',
       },
     },
     {

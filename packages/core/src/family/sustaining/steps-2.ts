@@ -47,7 +47,9 @@ export const sustainingProcedure2: Procedure = {
       change: 'overdemand',
       to: {
         say: 'Open the outlets first: {overdemand} times as many as in normal work',
-        why: 'Water must have somewhere to go before the pump starts, and the valve is in control only while demand is greater than the supply.',
+        why:
+          'Water must have somewhere to go before the pump starts, and the valve is in control ' +
+          'only while demand is greater than the supply.',
       },
     },
     {

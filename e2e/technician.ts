@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { defaultHouseRules, defaultInstrumentRules } from '@holvek/core';
+import { defaultHouseRules, defaultInstrumentRules, defaultNoFlowWatch } from '@holvek/core';
 import { expect, test as base, type APIRequestContext, type Page } from '@playwright/test';
 
 /** Waits shortened by the owner's own rules; everything else as it is. */
@@ -7,7 +7,7 @@ export const quickRules = {
   ...defaultHouseRules,
   settle_wait_s: 1,
   typed_apart_s: 1,
-  no_flow_record_s: 8,
+  no_flow_watch: { ...defaultNoFlowWatch, longest_s: 60 },
   instruments: { ...defaultInstrumentRules, purge_s: 2, late_spark_share: 0.2 },
 };
 
@@ -304,7 +304,11 @@ async function answer(page: Page): Promise<void> {
 
 /** An answer where there is one; a page that is still coming is waited for. */
 async function choose(page: Page): Promise<void> {
-  const calm = page.getByRole('button', { name: /^(It stayed|Yes|Yes, the same)$/ }).first();
+  const calm = page
+    .getByRole('button', {
+      name: /^(It stayed|Yes|Yes, the same|Another relief valve on the line|The main relief, parked low)$/,
+    })
+    .first();
   await calm.click({ timeout: 2000 }).catch(() => undefined);
 }
 

@@ -95,7 +95,11 @@ async function walk(page, isThere) {
   const seen = (id) => page.getByTestId(id).isVisible();
   for (let i = 0; i < 320 && !(await isThere()); i++) {
     const unknown = page.getByRole('button', { name: 'not known: go on' });
-    const calm = page.getByRole('button', { name: /^(It stayed|Yes|Yes, the same)$/ }).first();
+    const calm = page
+      .getByRole('button', {
+        name: /^(It stayed|Yes|Yes, the same|Another relief valve on the line|The main relief, parked low)$/,
+      })
+      .first();
     const dribbles = page.getByText(/at the outlet: (it dribbles|runs full)/);
     const ready = async (id) =>
       (await seen(id)) && (await page.getByTestId(id).getAttribute('aria-disabled')) === 'false';

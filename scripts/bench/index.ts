@@ -7,6 +7,7 @@ import { edgesBench, tuningBench, zeroSpanBench } from './instruments';
 import { ladderBench } from './ladder';
 import { lockupBench } from './lockup';
 import { print } from './print';
+import { rampsBench } from './ramps';
 import { regimeBench } from './regimes';
 import { twinBench } from './twin';
 import { webBench } from './web';
@@ -28,9 +29,10 @@ if (does('web')) print('4. Web', await webBench());
 if (does('ladder')) print('5. Ladder', await ladderBench());
 if (does('cracking')) {
   print('6. Cracking from ramps', crackingBench(isQuick ? 60 : 1000));
+  print('6a. Cracking from made ramps', rampsBench(isQuick ? 30 : 400));
   print('6b. A log of a million rows', await millionRows());
 }
-if (does('lockup')) print('7. Lockup or creep', lockupBench(1000));
+if (does('lockup')) print('7. Lockup or creep', lockupBench(isQuick ? 40 : 400));
 if (does('families'))
   print('8. Coach on the twins of every family', familiesBench(isQuick ? 20 : 150));
 if (does('zerospan'))

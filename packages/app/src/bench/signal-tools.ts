@@ -9,6 +9,8 @@ import {
   gainOfBand,
   idealOutput,
   integralOfReset,
+  copperOf,
+  defaultHouseRules,
   loopBudget,
   otherReset,
   partOf,
@@ -195,6 +197,7 @@ export const loopTool: BenchTool = {
       load: si('load'),
       current: si('current'),
       cable: { length: si('length'), area: si('area') * 1e-6, at: si('temperature') },
+      copper: copperOf(defaultHouseRules),
     });
     if (!budget.ok) throw new Unreadable(`${budget.error.field} must be above nothing.`);
     const { drop, left, longest, wouldDo } = budget.value;
@@ -206,7 +209,7 @@ export const loopTool: BenchTool = {
         ['Would do here', wouldDo.join(', ') || 'none in the table'],
       ],
       ...(left < 0 ? { warn: 'Too little: the device would not work at its far end.' } : {}),
-      note: 'Copper, there and back. In hazardous areas wiring is for licensed persons only.',
+      note: 'Copper at the worst that a flexible conductor may be, there and back. In hazardous areas wiring is for licensed persons only.',
     };
   },
 };

@@ -30,6 +30,7 @@ export class Trace {
   private state = NOTHING;
   private pending = 0;
   private effectAt = 0;
+  private readonly learned = new Map<SeenRole, number>();
   private readonly listeners = new Set<() => void>();
 
   /** @param barometer  Pa absolute, where the gauge hangs */
@@ -88,6 +89,13 @@ export class Trace {
     return Math.max(...[inlet, outlet, travel].map((samples) => samples.at(-1)?.t ?? 0));
   }
 
+  /** How fast this valve comes to rest, s: what a settled gauge has shown, for the moves to come. */
+  learn = (role: SeenRole, timeConstant: number): void => {
+    this.learned.set(role, timeConstant);
+  };
+
+  learnedOf = (role: SeenRole): number | undefined => this.learned.get(role);
+
   private tell(): void {
     for (const listener of this.listeners) listener();
   }
@@ -105,12 +113,17 @@ export const useTrace = (trace: Trace): TraceSnapshot =>
 export const latest = ({ samples }: TraceSnapshot, role: SeenRole): Sample | undefined =>
   samples[role].at(-1);
 
-/** Whether the linked gauge has come to rest since the valve was last touched. */
+/**
+ * Whether the linked gauge has come to rest since the valve was last touched.
+ *
+ * @param learned  time constant that this valve has shown before, s
+ */
 export function traceSettling(
   { samples, disturbedAt }: TraceSnapshot,
   role: SeenRole,
   gauge: Pick<Gauge, 'resolution_pa'>,
+  learned?: number,
 ): Settling {
   const since = samples[role].filter(({ t }) => t > disturbedAt + 1);
-  return settling(since, gauge.resolution_pa, gauge.resolution_pa / 4);
+  return settling(since, gauge.resolution_pa, learned);
 }

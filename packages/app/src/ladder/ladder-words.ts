@@ -119,7 +119,11 @@ export function planWord(step: PlanStep, { rungs }: Pick<System, 'rungs'>, units
         ? 'Centre the directional valve'
         : `Shift to ${step.position}`;
     case 'set':
-      return `${name(step.rung)} ${step.approach === 'from_below' ? 'up' : 'down'} to ${units.withUnit(step.pa)}`;
+      return `${name(step.rung)} ${step.approach === 'from_below' ? 'up' : 'down'} to ${units.withUnit(step.pa)}${
+        step.hiddenBy === undefined
+          ? ''
+          : `. The gauge cannot show it: ${name(step.hiddenBy)} rules there. Take that out of the way first, or set this one alone`
+      }`;
   }
 }
 

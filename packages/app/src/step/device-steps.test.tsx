@@ -55,7 +55,7 @@ describe('cables before power', () => {
   test('too thin says how far it would reach and what to take; figures are kept, the step is not passed', async () => {
     const added = show(runOf(electronic), 'cables');
     await act(async () => undefined);
-    await type(/Actuator supply: Length/, '90');
+    await type(/Actuator supply: Length/, '80');
     expect(screen.queryByText(/Too thin/)).toBeNull();
     await type(/Actuator supply: Conductor/, '0.75');
     expect(

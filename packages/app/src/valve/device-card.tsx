@@ -1,5 +1,6 @@
 import {
   budgetOf,
+  copperOf,
   defaultInstrumentRules,
   hasElectronics,
   logDays,
@@ -18,6 +19,7 @@ export function DeviceCard({ valve: { tag, plate, target } }: { readonly valve: 
   const rules = useHouseRules();
   if (!hasElectronics(plate)) return null;
   const { loop_headroom_v: headroom } = rules.instruments ?? defaultInstrumentRules;
+  const copper = copperOf(rules);
   const take = () =>
     saveText(
       `${tag}-registers.csv`,
@@ -33,8 +35,8 @@ export function DeviceCard({ valve: { tag, plate, target } }: { readonly valve: 
   return (
     <Card>
       <Heading>Electronics</Heading>
-      <Row label="Sensor loop">{cableWords(plate.loop, headroom)}</Row>
-      <Row label="Actuator supply">{cableWords(plate.power, 0)}</Row>
+      <Row label="Sensor loop">{cableWords(plate.loop, { headroom, copper })}</Row>
+      <Row label="Actuator supply">{cableWords(plate.power, { headroom: 0, copper })}</Row>
       <Row label="Card lasts" isLast>
         {`${Math.floor(logDays({ card_bytes: plate.card_bytes, interval_s: plate.log_interval_s }))} days at ${plate.log_interval_s} s`}
       </Row>
@@ -44,8 +46,8 @@ export function DeviceCard({ valve: { tag, plate, target } }: { readonly valve: 
   );
 }
 
-function cableWords(needs: CablePlate, headroom: number): string {
-  const budget = budgetOf(needs, headroom);
+function cableWords(needs: CablePlate, how: Parameters<typeof budgetOf>[1]): string {
+  const budget = budgetOf(needs, how);
   if (!budget.ok) return 'figures missing';
   const { left } = budget.value;
   return left > 0 ? `${left.toFixed(1)} V left over` : `${Math.abs(left).toFixed(1)} V short`;

@@ -81,8 +81,11 @@ export function rankCauses(causes: readonly Cause[], evidence: Evidence): readon
 }
 
 /** How often a sign is seen with a cause that says nothing of it: seldom, when it is another one's telltale. */
-const background = (causes: readonly Cause[], key: string, value: string): number =>
-  causes.some(({ likelihood }) => (likelihood[key]?.[value] ?? 0) >= 0.4) ? 0.12 : 0.6;
+function background(causes: readonly Cause[], key: string, value: string): number {
+  const best = Math.max(0, ...causes.map(({ likelihood }) => likelihood[key]?.[value] ?? 0));
+  return best >= TELLTALE ? Math.max(0.02, Math.min(0.12, 1 - best)) : 0.6;
+}
+const TELLTALE = 0.4;
 
 const wordFor = (probability: number): RankedCause['word'] =>
   probability >= 0.5

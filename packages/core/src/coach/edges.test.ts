@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { seededRandom } from '../numerics';
 import { costedShare, edgeSearch, middleOf, type EdgeLimits, type Light } from './edges';
 
 const limits: EdgeLimits = { lowest: 500, highest: 2500, resolution: 50, failCost: 3 };
@@ -81,6 +82,53 @@ describe('edges of lighting', () => {
     expect(search.low.failed).toBe(900);
     expect(search.low.lit).toBe(1200);
     expect(search.contradictions).toBe(1);
+  });
+
+  describe('where two failures make an edge', () => {
+    const twice = { ...limits, failures: 2 };
+    const tries = (...all: readonly (readonly [number, boolean])[]) =>
+      edgeSearch(
+        all.map(([pressure, lit]) => ({ pressure, lit })),
+        twice,
+      );
+    test('one that would be an edge is tried again, where it failed', () => {
+      const search = tries([1300, true], [1270, false], [2500, true]);
+      expect(search.low.isFound).toBe(false);
+      expect(search.next).toMatchObject({ pressure: 1270, seeks: 'low' });
+      const confirmed = tries([1300, true], [1270, false], [1268, false], [2500, true]);
+      expect(confirmed.low).toMatchObject({ isFound: true, lit: 1300, failed: 1270 });
+      expect(confirmed.isDone).toBe(true);
+    });
+    test('a misfire is forgotten when it lights twice, and the search goes on outward', () => {
+      const once = tries([1300, true], [1270, false], [1270, true], [2500, true]);
+      expect(once.next).toMatchObject({ pressure: 1270 });
+      const again = tries([1300, true], [1270, false], [1270, true], [1270, true], [2500, true]);
+      expect(again.low).toMatchObject({ lit: 1270, failed: undefined });
+      expect(again.next!.pressure).toBeLessThan(1200);
+    });
+    test('where luck decides is outside', () => {
+      const soft = tries([1300, true], [1270, false], [1270, true], [1270, false], [2500, true]);
+      expect(soft.low).toMatchObject({ isFound: true, lit: 1300, failed: 1270 });
+    });
+    test('both edges are found though one light in fifteen misfires', () => {
+      let far = 0;
+      for (let seed = 1; seed <= 60; seed++) {
+        const random = seededRandom(seed);
+        const [low, high] = [random.between(550, 1100), random.between(1500, 2400)];
+        const lights: Light[] = [{ pressure: 1300, lit: true }];
+        for (let i = 0; i < 80; i++) {
+          const { next } = edgeSearch(lights, twice);
+          if (!next) break;
+          const lit = next.pressure > low && next.pressure < high && random.between(0, 1) > 1 / 15;
+          lights.push({ pressure: next.pressure, lit });
+        }
+        const search = edgeSearch(lights, twice);
+        const off = (edge: number | undefined, truth: number) =>
+          edge === undefined || Math.abs(edge - truth) > 2 * limits.resolution;
+        if (off(search.low.at, low) || off(search.high.at, high)) far += 1;
+      }
+      expect(far).toBeLessThanOrEqual(3);
+    });
   });
 
   test('the middle stays inside the maker’s range, with its margins', () => {

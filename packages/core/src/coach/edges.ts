@@ -11,6 +11,8 @@ export type EdgeLimits = {
   readonly resolution: number;
   /** How much dearer a failed light is than one that lights: it costs a purge. */
   readonly failCost: number;
+  /** Failures at one pressure that make it an edge; fewer may have been a misfire. 1 when not given. */
+  readonly failures?: number;
 };
 
 export type LightEdge = {
@@ -44,13 +46,13 @@ export type EdgeSearch = {
  * Each edge lies between the outermost light and the innermost failure. The next try divides that
  * stretch so that it tells most for its cost: for a failure that costs c lights the share w of the
  * stretch solves w = (1 − w)^c, so dearer failures mean shorter steps outward. A light beyond a failed
- * one does not count: where luck decides is already outside.
+ * one does not count: where luck decides is already outside. A failure that would be an edge is tried again
+ * before it is one: it may have been a misfire.
  *
  * @param lights  in any order
  */
 export function edgeSearch(lights: readonly Light[], limits: EdgeLimits): EdgeSearch {
-  const good = lights.filter(({ lit, weak }) => lit && !weak).map(({ pressure }) => pressure);
-  const bad = lights.filter(({ lit, weak }) => !lit || weak).map(({ pressure }) => pressure);
+  const { good, bad, doubtful } = talliedLights(lights, limits);
   const heart = heartOf(good, bad);
   if (heart === undefined) {
     const pressure = firstTry(bad, limits);
@@ -66,11 +68,17 @@ export function edgeSearch(lights: readonly Light[], limits: EdgeLimits): EdgeSe
   const inside = good.filter(
     (pressure) => pressure > (lowFailed ?? -Infinity) && pressure < (highFailed ?? Infinity),
   );
-  const low = edgeOf(Math.min(...inside), lowFailed, limits.lowest, limits.resolution);
-  const high = edgeOf(Math.max(...inside), highFailed, limits.highest, limits.resolution);
+  const isDoubtful = (pressure: number | undefined) =>
+    pressure !== undefined && doubtful.includes(pressure);
+  const edge = (lit: number, failed: number | undefined, end: number) =>
+    edgeOf({ lit, failed, end, isDoubtful: isDoubtful(failed) }, limits.resolution);
+  const low = edge(Math.min(...inside), lowFailed, limits.lowest);
+  const high = edge(Math.max(...inside), highFailed, limits.highest);
   const share = costedShare(limits.failCost);
   const seek = (edge: LightEdge, seeks: 'low' | 'high', end: number) => {
     const stretch = (edge.failed ?? end) - edge.lit!;
+    const isClose = edge.failed !== undefined && isAnEdge(stretch, limits.resolution);
+    if (isClose) return { pressure: edge.failed, seeks, chanceOfFailure: AGAIN } as const;
     // With no failure seen the end itself may light: reached at last, it is tried.
     const isShort = Math.abs(stretch) <= 2 * limits.resolution;
     const pressure = edge.failed === undefined && isShort ? end : edge.lit! + share * stretch;
@@ -90,17 +98,60 @@ export function edgeSearch(lights: readonly Light[], limits: EdgeLimits): EdgeSe
   };
 }
 
-function edgeOf(
-  lit: number,
-  failed: number | undefined,
-  end: number,
-  resolution: number,
-): LightEdge {
+/** How likely what has failed once fails again. */
+const AGAIN = 0.9;
+
+const isAnEdge = (stretch: number, resolution: number): boolean =>
+  Math.abs(stretch) <= resolution * 1.001;
+
+type Tally = {
+  readonly good: readonly number[];
+  readonly bad: readonly number[];
+  /** Of the bad ones those that have not failed often enough to be an edge. */
+  readonly doubtful: readonly number[];
+};
+
+/** Pressures that lit and that did not; tries at one pressure count together, and its lights must outnumber its failures. */
+function talliedLights(lights: readonly Light[], { resolution, failures = 1 }: EdgeLimits): Tally {
+  const isGood = ({ lit, weak }: Light) => lit && !weak;
+  if (failures === 1) {
+    const pressures = (all: readonly Light[]) => all.map(({ pressure }) => pressure);
+    return {
+      good: pressures(lights.filter(isGood)),
+      bad: pressures(lights.filter((light) => !isGood(light))),
+      doubtful: [],
+    };
+  }
+  const places: { pressure: number; lit: number; failed: number }[] = [];
+  for (const light of lights) {
+    const known = places.find(
+      ({ pressure }) => Math.abs(pressure - light.pressure) < resolution / 3,
+    );
+    const place = known ?? { pressure: light.pressure, lit: 0, failed: 0 };
+    if (!known) places.push(place);
+    place[isGood(light) ? 'lit' : 'failed'] += 1;
+  }
+  const bad = places.filter(({ lit, failed }) => failed >= lit);
+  return {
+    good: places.filter(({ lit, failed }) => lit > failed).map(({ pressure }) => pressure),
+    bad: bad.map(({ pressure }) => pressure),
+    doubtful: bad.filter(({ failed }) => failed < failures).map(({ pressure }) => pressure),
+  };
+}
+
+type Bounds = {
+  readonly lit: number;
+  readonly failed: number | undefined;
+  readonly end: number;
+  readonly isDoubtful: boolean;
+};
+
+function edgeOf({ lit, failed, end, isDoubtful }: Bounds, resolution: number): LightEdge {
   if (failed === undefined) {
     const isFound = Math.abs(lit - end) <= resolution / 2;
     return { lit, failed, at: isFound ? end : undefined, isFound };
   }
-  const isFound = Math.abs(failed - lit) <= resolution * 1.001;
+  const isFound = isAnEdge(failed - lit, resolution) && !isDoubtful;
   return { lit, failed, at: (lit + failed) / 2, isFound };
 }
 

@@ -1,59 +1,78 @@
-import { fitDecay, type Sample } from '../numerics';
+import type { Sample } from '../numerics';
 import type { Seconds } from '../quantity';
+import { creepOf } from './creep';
+import { spanOf } from './record';
+import { answerOfTurn, LEFT, type Rest } from './still-to-come';
+import { swingOf } from './swings';
 
 export type Settling =
   | { readonly state: 'too_few' }
-  | { readonly state: 'settled'; readonly level: number; readonly steadyFor: Seconds }
+  | {
+      readonly state: 'settled';
+      readonly level: number;
+      readonly steadyFor: Seconds;
+      readonly timeConstant: Seconds | undefined;
+    }
   | {
       readonly state: 'settling';
       readonly level: number;
       readonly wait: Seconds;
       readonly slope: number;
+      readonly timeConstant: Seconds | undefined;
     }
   /** hunting: swings without dying out. */
-  | { readonly state: 'hunting'; readonly swing: number };
+  | { readonly state: 'hunting'; readonly swing: number }
+  /** creeping: goes on, straight, when all that dies out has died out; Pa/s. */
+  | { readonly state: 'creeping'; readonly rate: number };
 
-const WINDOW: Seconds = 24;
+const LEAST_SAMPLES = 8;
+const LEAST_SPAN: Seconds = 4;
 const LONGEST_WAIT: Seconds = 600;
+/** Until it has stood so long without an answer to the turn, a gauge may not have begun to answer. */
+const UNMOVED: Seconds = 12;
+/** How likely it may be that more is left to come. */
+const CHANCE = 0.02;
 
 /**
- * Whether a pressure has come to rest, from its recent readings.
+ * Whether a pressure has come to rest, from its readings since the last turn.
  *
- * Level plus decaying exponential over the last 24 s; settled when what is left to come is under
- * half a readable division and the residuals are no more than the gauge's own noise.
+ * A level plus what dies out, over the last part of the answer, for each of a grid of time constants, weighed by
+ * how well they fit: settled when more than a division is hardly likely to be left to come. What has not answered
+ * yet, and what goes on straight, has not settled.
  *
  * @param samples     s and Pa, rising in time, since the last turn
  * @param resolution  readable division, Pa
- * @param noise       standard deviation of the gauge, Pa
+ * @param learned     time constant that this valve has shown before, s
  */
-export function settling(samples: readonly Sample[], resolution: number, noise = 0): Settling {
-  const end = samples.at(-1)?.t ?? 0;
-  const recent = samples.filter(({ t }) => t >= end - WINDOW);
-  const half = resolution / 2;
-  const span = recent.length > 1 ? end - recent[0]!.t : 0;
-  if (recent.length < 6 || span < 4) return { state: 'too_few' };
-  const quiet = Math.max(half, 2 * noise);
-  const steadyFor = steadyStretch(recent, quiet * 2);
-  if (steadyFor >= 5 && steadyFor >= Math.min(span, 8)) {
-    const calm = recent.filter(({ t }) => t >= end - steadyFor);
-    const level = calm.reduce((sum, { value }) => sum + value, 0) / calm.length;
-    return { state: 'settled', level, steadyFor };
-  }
-  const fit = fitDecay(recent);
-  if (!fit.ok) return { state: 'too_few' };
-  const { level, amplitude, timeConstant, rss } = fit.value;
-  const scatter = Math.sqrt(rss / recent.length);
-  if (scatter > 3 * quiet && turnsBack(recent, quiet) >= 2) {
-    const values = recent.map(({ value }) => value);
-    return { state: 'hunting', swing: Math.max(...values) - Math.min(...values) };
-  }
-  const left = amplitude * Math.exp(-span / timeConstant);
-  const wait = timeConstant * Math.log(Math.max(Math.abs(left) / half, 1.5));
+export function settling(
+  samples: readonly Sample[],
+  resolution: number,
+  learned?: Seconds,
+): Settling {
+  if (samples.length < LEAST_SAMPLES || spanOf(samples) < LEAST_SPAN) return { state: 'too_few' };
+  const swing = swingOf(samples, resolution);
+  if (swing !== undefined) return { state: 'hunting', swing };
+  const answer = answerOfTurn(samples, { resolution, learned });
+  if (!answer) return { state: 'too_few' };
+  const creep = creepOf(samples, answer, resolution);
+  if (creep !== undefined) return { state: 'creeping', rate: creep };
+  const { began, recent, rest } = answer;
+  const isUnanswered = began === undefined && spanOf(samples) < UNMOVED;
+  if (rest.chance > CHANCE || isUnanswered) return comingToRest(rest, resolution);
+  const { level, timeConstant } = rest;
+  const steadyFor = steadyStretch(recent, 2 * resolution);
+  return { state: 'settled', level, steadyFor, timeConstant };
+}
+
+/** How long it still takes until hardly anything is left to come. */
+function comingToRest({ level, left, dies, timeConstant }: Rest, resolution: number): Settling {
+  const wait = dies * Math.log(Math.max(Math.abs(left) / (LEFT * resolution), 1.5));
   return {
     state: 'settling',
     level,
     wait: Math.min(LONGEST_WAIT, Math.max(3, wait)),
-    slope: -left / timeConstant,
+    slope: -left / dies,
+    timeConstant,
   };
 }
 
@@ -71,43 +90,4 @@ function steadyStretch(samples: readonly Sample[], band: number): Seconds {
     since = t;
   }
   return last.t - since;
-}
-
-/** How often the reading reverses by more than a band. */
-function turnsBack(samples: readonly Sample[], band: number): number {
-  let turns = 0;
-  let extreme = samples[0]!.value;
-  let heading = 0;
-  for (const { value } of samples) {
-    if (heading >= 0 && value > extreme) extreme = value;
-    else if (heading <= 0 && value < extreme) extreme = value;
-    else if (Math.abs(value - extreme) > band) {
-      if (heading !== 0) turns += 1;
-      heading = value > extreme ? 1 : -1;
-      extreme = value;
-    }
-    if (heading === 0 && Math.abs(value - samples[0]!.value) > band) {
-      heading = value > samples[0]!.value ? 1 : -1;
-      extreme = value;
-    }
-  }
-  return turns;
-}
-
-/**
- * Typed readings have settled when the last two agree and lie far enough apart.
- *
- * @param readings  s and Pa, rising in time, since the last turn
- * @param apart     s wanted between the two
- * @example typedSettled([{ t: 0, value: 518_000 }, { t: 20, value: 519_000 }], 1000, 15) // → true
- */
-export function typedSettled(
-  readings: readonly Sample[],
-  resolution: number,
-  apart: Seconds,
-): boolean {
-  const last = readings.at(-1);
-  const before = readings.at(-2);
-  if (!last || !before) return false;
-  return last.t - before.t >= apart && Math.abs(last.value - before.value) <= resolution * 1.001;
 }

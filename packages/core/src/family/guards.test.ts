@@ -27,6 +27,7 @@ const reading = (purpose: Purpose, si: number): TakenReading => ({
   settled: true,
   atMs: 0,
   elapsed: undefined,
+  between: undefined,
 });
 const supply = (si: number): Partial<Run> => ({ readings: [reading('supply', si)] });
 const line = (si: number): Partial<Run> => ({ readings: [reading('line', si)] });

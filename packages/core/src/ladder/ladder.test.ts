@@ -363,6 +363,26 @@ describe('setting order', () => {
         .map((step) => 'position' in step && step.position),
     ).toEqual(['A', 'B', 'centred']);
   });
+  test('a setting that another rung hides from the gauge says which', () => {
+    const rungs = [
+      rung('pump', { kind: 'pump' }),
+      rung('first', { kind: 'main_relief', fed_by: 'pump' }),
+      rung('second', { kind: 'main_relief', fed_by: 'pump' }),
+    ];
+    const rules = [fixed('pump', 1000), fixed('first', 900), fixed('second', 850)];
+    const ladder = unwrap(solveLadder({ rungs, rules }));
+    const { steps } = settingPlan({ rungs }, ladder, { parkedLowPa: 100 });
+    const hidden = steps.flatMap((step) =>
+      step.kind === 'set' ? [[step.rung, step.hiddenBy]] : [],
+    );
+    expect(hidden).toEqual([
+      ['first', 'second'],
+      ['second', undefined],
+    ]);
+    const unit = template('hydraulic');
+    const plan = settingPlan(unit, unwrap(solveLadder(unit)), { parkedLowPa: 8e5 });
+    expect(plan.steps.filter((step) => 'hiddenBy' in step)).toEqual([]);
+  });
   test('a zone reads no more than what feeds it', () => {
     const station = template('pump_station');
     const { steps } = settingPlan(station, unwrap(solveLadder(station)), { parkedLowPa: 8e5 });

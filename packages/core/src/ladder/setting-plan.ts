@@ -27,6 +27,8 @@ export type PlanStep =
       readonly rung: string;
       readonly pa: number;
       readonly approach: 'from_below' | 'from_above';
+      /** Another rung that rules the gauge while this one is set: it cannot be read there until that one is out of the way. */
+      readonly hiddenBy?: string;
       readonly readings: readonly ExpectedReading[];
     };
 
@@ -83,9 +85,29 @@ export function settingPlan(
     }
     now.set(id, target.get(id)!);
     const approach = FROM_ABOVE.has(rung.kind) ? 'from_above' : 'from_below';
-    steps.push({ kind: 'set', rung: id, pa: target.get(id)!, approach, readings: readings() });
+    const read = readings();
+    const hidden = hiderOf(rung, byId, read);
+    steps.push({
+      kind: 'set',
+      rung: id,
+      pa: target.get(id)!,
+      approach,
+      ...(hidden === undefined ? {} : { hiddenBy: hidden }),
+      readings: read,
+    });
   }
   return { order, steps };
+}
+
+/** Who rules the gauge at which a limiter should be read; undefined where it rules that itself. */
+function hiderOf(
+  rung: Rung,
+  byId: ReadonlyMap<string, Rung>,
+  readings: readonly ExpectedReading[],
+): string | undefined {
+  if (!LIMITERS.has(rung.kind)) return undefined;
+  const ruler = readings.find(({ at }) => at === nodeOf(rung, byId))?.ruledBy;
+  return ruler === rung.id ? undefined : ruler;
 }
 
 function expectedReadings(

@@ -5,3 +5,6 @@ export * from './akaike';
 export * from './decay-fit';
 export * from './integrate';
 export * from './piecewise-fit';
+export * from './dying-out';
+export * from './standing-slope';
+export * from './kink-fit';

@@ -107,6 +107,15 @@ export function fitPieces(
   });
 }
 
+/** y of a fit at x. */
+export function onPieces({ knots, slopes, before, after }: PiecewiseFit, x: number): number {
+  if (knots.length === 0) return Number.NaN;
+  const past = knots.findLastIndex((knot) => x >= knot);
+  return past === -1
+    ? before[0]! + slopes[0]! * (x - knots[0]!)
+    : after[past]! + slopes[past + 1]! * (x - knots[past]!);
+}
+
 function bestBreaks(s: Sums, count: number, pieces: 1 | 2 | 3): readonly number[] {
   if (pieces === 1) return [];
   let best = Number.POSITIVE_INFINITY;

@@ -103,7 +103,7 @@ describe('a logged ramp', () => {
   });
   test('seeded openings are found within two divisions nearly always', () => {
     let close = 0;
-    for (let seed = 1; seed <= 60; seed++) {
+    for (let seed = 1; seed <= 30; seed++) {
       const random = seededRandom(seed);
       const opens = random.between(8e5, 14e5);
       const [up] = unwrap(
@@ -111,7 +111,7 @@ describe('a logged ramp', () => {
       );
       if (Math.abs(up!.pressure - opens) <= 4000) close += 1;
     }
-    expect(close).toBeGreaterThanOrEqual(55);
+    expect(close).toBeGreaterThanOrEqual(28);
   });
   test('a gap in the log does not hide it', () => {
     const [up] = unwrap(readRamps(ramp(1_180_000, 1_096_000, { gapAt: 12 }), 2000));
@@ -135,7 +135,7 @@ describe('a logged ramp', () => {
   });
   test('straight ramps seldom pass for an opening, however long', () => {
     let fooled = 0;
-    for (let seed = 1; seed <= 60; seed++) {
+    for (let seed = 1; seed <= 30; seed++) {
       const random = seededRandom(seed);
       const count = [60, 200, 400][seed % 3]!;
       const straight = Array.from({ length: count }, (_, i) => ({
@@ -144,7 +144,56 @@ describe('a logged ramp', () => {
       }));
       if (readRamps(straight, 2000).ok) fooled += 1;
     }
-    expect(fooled).toBeLessThanOrEqual(3);
+    expect(fooled).toBeLessThanOrEqual(1);
+  });
+  /** A way up, bent and with noise that goes on from sample to sample, that opens at 1000 kPa or never does. */
+  const upwards = (seed: number, shape: { bend: number; alike: number; opens: boolean }) => {
+    const random = seededRandom(seed);
+    let drift = 0;
+    return Array.from({ length: 240 }, (_, i) => {
+      const share = i / 200;
+      const shut = 600_000 + 400_000 * (share + shape.bend * share * (share - 1));
+      const truth = shape.opens && i > 200 ? 1_000_000 + 300 * (i - 200) : shut;
+      drift = shape.alike * drift + Math.sqrt(1 - shape.alike ** 2) * 2000 * random.normal();
+      return { t: i / 2, value: Math.round((truth + drift) / 2000) * 2000 };
+    });
+  };
+  test.each([
+    ['bent', 0.5, 0],
+    ['noise that goes on', 0, 0.9],
+    ['both', -0.4, 0.9],
+  ])('%s: what never opens is not said to have', (_, bend, alike) => {
+    let fooled = 0;
+    for (let seed = 1; seed <= 24; seed++)
+      if (readRamps(upwards(seed, { bend, alike, opens: false }), 2000).ok) fooled += 1;
+    expect(fooled).toBeLessThanOrEqual(1);
+  });
+  test.each([
+    ['straight', 0, 0, 22],
+    ['bent', 0.3, 0, 21],
+    ['noise that goes on', 0, 0.9, 12],
+  ])('%s: what opens is found within 2 %, and its bounds hold it', (_, bend, alike, least) => {
+    const found = Array.from({ length: 24 }, (_each, i) =>
+      readRamps(upwards(i + 1, { bend, alike, opens: true }), 2000),
+    ).flatMap((read) => (read.ok ? [read.value.find(({ kind }) => kind === 'up')!] : []));
+    expect(found.length).toBeGreaterThanOrEqual(least);
+    for (const { pressure } of found)
+      expect(Math.abs(pressure - 1_000_000)).toBeLessThanOrEqual(20_000);
+    const held = found.filter(({ low, high }) => low <= 1_000_000 && 1_000_000 <= high);
+    expect(held.length / found.length).toBeGreaterThanOrEqual(0.8);
+  });
+  test('a valve that holds for a moment at its top has opened', () => {
+    const random = seededRandom(5);
+    const samples = Array.from({ length: 206 }, (_, i) => ({
+      t: i / 2,
+      value: Math.min(1_000_000, 600_000 + 2000 * i + 400 * random.normal()),
+    }));
+    const rests = Array.from({ length: 12 }, (_, i) => ({
+      t: 103 + i / 2,
+      value: 1_000_000 + 400 * random.normal(),
+    }));
+    const [up] = unwrap(readRamps([...samples, ...rests], 2000));
+    expect(Math.abs(up!.pressure - 1_000_000)).toBeLessThan(5000);
   });
   test('full flow is told where the slope breaks a second time', () => {
     const random = seededRandom(11);

@@ -1,5 +1,6 @@
 export * from './droop';
 export * from './lockup';
+export * from './no-flow-watch';
 export * from './drift';
 export * from './blowdown';
 export * from './cracking';

@@ -1,4 +1,13 @@
-import { fitPieces, surenessOfPieces, type Sample } from '../numerics';
+import {
+  fitKink,
+  fitPieces,
+  independentOf,
+  onPieces,
+  surenessOfPieces,
+  type Kink,
+  type PiecewiseFit,
+  type Sample,
+} from '../numerics';
 import { err, ok, type Result } from '../result';
 
 /** What one ramp of a log tells: where the pressure's slope breaks, and how sure that is. */
@@ -8,10 +17,13 @@ export type RampFinding = {
   readonly to: number;
   /** Pa gauge at the break: cracking on the way up, reseat on the way down. */
   readonly pressure: number;
+  /** Pa gauge between which the break lies nine times in ten. */
+  readonly low: number;
+  readonly high: number;
   readonly t: number;
   /** Pa at the second break of an up-ramp: full flow. */
   readonly fullFlow: number | undefined;
-  /** 0 … 1 against one straight line. */
+  /** 0 … 1 against one smooth curve. */
   readonly sure: number;
 };
 export type RampError =
@@ -24,8 +36,9 @@ const LEAST_SAMPLES = 24;
 const THINNED = 400;
 /** Share of the whole range that a stretch must cover to count as a ramp. */
 const LEAST_SHARE = 0.25;
-/** The break is searched for, so noise alone finds one that seems surer than 0.9 more often than not; 0.995 in one of eighty. */
-const SURE = 0.995;
+/** How sure a break must be, and how narrow its bounds: as a share of the pressure. */
+const SURE = 0.9999;
+const WIDEST = 0.03;
 
 /**
  * Cracking and reseat from a logged pressure, ramp by ramp. While the valve is shut the pressure
@@ -33,7 +46,7 @@ const SURE = 0.995;
  *
  * @param samples     s and Pa, rising in time; gaps are fine
  * @param resolution  readable division, Pa
- * @returns findings in order of time, only those surer than 0.995
+ * @returns findings in order of time, only those surer than 0.9999, with bounds closer than 3 % of the pressure
  * @errors  prove.log_too_short · prove.no_ramp · prove.no_break (every ramp is one straight line)
  */
 export function readRamps(
@@ -85,7 +98,7 @@ export function splitRamps(samples: readonly Sample[], resolution: number): Ramp
     const start = turns[i]!;
     const isUp = samples[end]!.value > samples[start]!.value;
     const until = isUp ? plateauEnd(samples, start, end, turns[i + 2] ?? samples.length - 1) : end;
-    const stretch = trimRests(samples.slice(start, until + 1), resolution);
+    const stretch = trimRests(samples.slice(start, until + 1), resolution, isUp);
     if (stretch.length < LEAST_SAMPLES / 2) return [];
     return [{ kind: isUp ? 'up' : 'down', samples: stretch } as const];
   });
@@ -102,15 +115,23 @@ function plateauEnd(samples: readonly Sample[], start: number, peak: number, nex
   return end;
 }
 
-/** Leaves out the stretches at either end in which the pressure rests. */
-function trimRests(samples: readonly Sample[], resolution: number): readonly Sample[] {
+/** Share of a way up for which it may stand at its top: a valve that holds there has opened, one that rests tells no more. */
+const STANDS = 0.25;
+
+/** Leaves out the stretches at either end in which the pressure rests, but what tells that it opened. */
+function trimRests(
+  samples: readonly Sample[],
+  resolution: number,
+  isUp: boolean,
+): readonly Sample[] {
   const first = samples[0]!.value;
   const last = samples.at(-1)!.value;
   const moves = (from: number) => (sample: Sample) =>
     Math.abs(sample.value - from) > 3 * resolution;
   const begins = Math.max(0, samples.findIndex(moves(first)) - 2);
   const ends = samples.findLastIndex(moves(last));
-  return samples.slice(begins, ends > begins ? ends + 3 : samples.length);
+  const stands = isUp ? Math.ceil(STANDS * (ends - begins)) : 0;
+  return samples.slice(begins, ends > begins ? ends + 3 + stands : samples.length);
 }
 
 function thin(samples: readonly Sample[]): {
@@ -132,71 +153,112 @@ function thin(samples: readonly Sample[]): {
 }
 
 function readRamp({ kind, samples }: Ramp, resolution: number): RampFinding | undefined {
-  const { xs, ys } = thin(samples);
-  const one = fitPieces(xs, ys, 1);
+  const isUp = kind === 'up';
+  // The way down is read backwards: its shut part comes first then, too.
+  const { xs, ys } = isUp ? thin(samples) : backwards(thin(samples));
   const two = fitPieces(xs, ys, 2);
   const three = fitPieces(xs, ys, 3);
-  if (!one.ok || !two.ok) return undefined;
+  if (!two.ok) return undefined;
   const floor = resolution ** 2 / 12;
   const isThree =
     three.ok &&
     surenessOfPieces(two.value, three.value, floor) > 0.999 &&
-    bends(kind, three.value.slopes);
+    bends(three.value.slopes);
   const chosen = isThree ? three.value : two.value;
-  const isUp = kind === 'up';
-  const rough = chosen.knots[isUp ? 0 : chosen.knots.length - 1]!;
-  const { t, pressure } = isUp
-    ? refine(xs, ys, rough)
-    : { t: rough, pressure: chosen.after.at(-1)! };
+  const independent = independentShare(xs, ys, chosen, resolution);
+  const whole = fitKink(xs, ys, { resolution, isJumping: false, independent });
+  const roughs = [chosen.knots[0]!, ...(isUp ? [refine(xs, ys, chosen.knots[0]!)] : [])];
+  const indices = [...roughs, ...(whole ? [whole.x] : [])].map((rough) =>
+    xs.findIndex((x) => x >= rough),
+  );
+  const apart = indices.filter(
+    (index, i) => !indices.slice(0, i).some((before) => Math.abs(before - index) <= 1),
+  );
+  const kink = apart
+    .map((knot) => kinkNear({ xs, ys }, knot, { resolution, independent }))
+    .filter((each) => each !== undefined)
+    .reduce<Kink | undefined>((a, b) => (a && a.says >= b.says ? a : b), undefined);
+  if (!kink) return undefined;
+  const { x, y: pressure, low, high, says } = kink;
+  const isNarrow = high - low <= WIDEST * Math.abs(pressure);
   return {
     kind,
     from: samples[0]!.t,
     to: samples.at(-1)!.t,
-    t,
+    t: isUp ? x : -x,
     pressure,
+    low,
+    high,
     fullFlow: isUp && chosen.knots.length > 1 ? chosen.after[1] : undefined,
-    sure: surenessOfPieces(one.value, chosen, floor),
+    // Every place was tried: that many chances noise had.
+    sure: isNarrow ? 1 / (1 + xs.length * Math.exp(-says)) : 0,
   };
+}
+
+type Thinned = { readonly xs: Float64Array; readonly ys: Float64Array };
+const backwards = ({ xs, ys }: Thinned): Thinned => ({
+  xs: xs.map((x) => -x).reverse(),
+  ys: ys.slice().reverse(),
+});
+
+/** How far the readings of a ramp are independent of their neighbours, 0 … 1, judged by all of it. */
+function independentShare(
+  xs: Float64Array,
+  ys: Float64Array,
+  fit: PiecewiseFit,
+  resolution: number,
+): number {
+  const residuals = Array.from(xs, (x, i) => ys[i]! - onPieces(fit, x));
+  return independentOf(residuals, resolution) / xs.length;
+}
+
+/** The break looked at closely, by what lies before it and just behind; with a leap where that says much more. */
+function kinkNear(
+  { xs, ys }: Thinned,
+  knot: number,
+  noise: { readonly resolution: number; readonly independent: number },
+): Kink | undefined {
+  const end = Math.min(xs.length, knot + Math.max(LEAST_BEYOND, Math.ceil(CLOSE * knot)));
+  const [plain, leaping] = [false, true].map((isJumping) =>
+    fitKink(xs.subarray(0, end), ys.subarray(0, end), { ...noise, isJumping }),
+  );
+  return leaping && (!plain || leaping.says > plain.says + LEAP) ? leaping : plain;
 }
 
 /** Share of a ramp after the rough break that may still tell where it is. */
 const BEYOND = 0.06;
 const MOST_REFINEMENTS = 4;
+/** Share of what lies before a break that is looked at behind it, and samples at least. */
+const CLOSE = 0.2;
+const LEAST_BEYOND = 12;
+/** How much more a leap must say, logarithm of the likelihood. */
+const LEAP = 4;
 /** Change of slope, as a share of it, that is a bend and not noise. */
 const CLEAR_BEND = 0.25;
 
 /**
  * A break found again from what lies just about it: what the valve does once it flows (pops, sags,
- * levels) no longer draws the second line. The line on the side where it is shut gives the pressure.
+ * levels) no longer draws the second line.
  */
-function refine(
-  xs: Float64Array,
-  ys: Float64Array,
-  rough: number,
-): { readonly t: number; readonly pressure: number } {
+function refine(xs: Float64Array, ys: Float64Array, rough: number): number {
   let t = rough;
-  let pressure = Number.NaN;
   for (let i = 0; i < MOST_REFINEMENTS; i++) {
     const knot = xs.findIndex((x) => x >= t);
     const end = Math.min(xs.length, knot + Math.max(8, Math.ceil(BEYOND * xs.length)));
     const local = fitPieces(xs.subarray(0, end), ys.subarray(0, end), 3);
     if (!local.ok) break;
-    const { knots, slopes, before } = local.value;
+    const { knots, slopes } = local.value;
     // A third piece may fall within the straight stretch: the first clear bend is the break.
     const at = Math.abs(slopes[1]! - slopes[0]!) > CLEAR_BEND * Math.abs(slopes[0]!) ? 0 : 1;
     const moved = Math.abs(knots[at]! - t);
     t = knots[at]!;
-    pressure = before[at]!;
     if (moved < 1e-3) break;
   }
-  return { t, pressure };
+  return t;
 }
 
 /** Three pieces count only when the slope changes clearly at both knots. */
-const bends = (kind: 'up' | 'down', slopes: readonly number[]): boolean => {
+const bends = (slopes: readonly number[]): boolean => {
   const [a = 0, b = 0, c = 0] = slopes;
-  const sign = kind === 'up' ? 1 : -1;
-  return (
-    sign * a > 0 && Math.abs(b - a) > 0.15 * Math.abs(a) && Math.abs(c - b) > 0.15 * Math.abs(a)
-  );
+  return a > 0 && Math.abs(b - a) > 0.15 * Math.abs(a) && Math.abs(c - b) > 0.15 * Math.abs(a);
 };

@@ -1,4 +1,4 @@
-import { families, familyName } from '../family';
+import { families, familyName, procedureOf } from '../family';
 import type { Gauge } from '../gauge';
 import { printFigure, printQuantity } from '../quantity';
 import { judgingGauge, type SheetBody } from '../sheet';
@@ -27,8 +27,19 @@ const plateRows = (body: SheetBody, { pressure }: Printers): readonly Row[] => [
   { label: 'Why this number', value: body.target.why },
   { label: 'School', value: body.school.replaceAll('_', ' ') },
   { label: 'Accessories', value: body.plate.accessories.join(', ') || 'none' },
+  ...protectedBy(body),
   ...(body.plate.approval ? [{ label: 'Approval', value: body.plate.approval.scheme }] : []),
 ];
+
+/** What stood in for the limiter while it was out of the way, in the words in which it was asked. */
+function protectedBy({ answers, plate }: SheetBody): readonly Row[] {
+  const answer = answers['protected_by'];
+  if (answer === undefined) return [];
+  const said = procedureOf(plate.family)
+    .steps.flatMap((step) => (step.kind === 'ask' ? (step.asks.choices ?? []) : []))
+    .find(({ value }) => value === answer)?.say;
+  return [{ label: 'Protected meanwhile by', value: said ?? String(answer) }];
+}
 
 function gaugeBlock(body: SheetBody, gauge: Gauge, role: Side): Block {
   const isJudge = judgingGauge(body)?.id === gauge.id;

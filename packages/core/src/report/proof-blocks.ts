@@ -4,6 +4,12 @@ import type { Block, Row, Tone } from './block';
 import { cycleChart } from './cycle-chart';
 import { percent, type Printers } from './printers';
 
+const noFlowWord = {
+  levels: 'rises and levels',
+  creeps: 'creeps: the seat leaks',
+  cannot_tell: 'too short to tell lockup from creep',
+} as const;
+
 /** Droop, and what the outlet did with nothing flowing. */
 export function noFlowBlocks(body: SheetBody, { pressure }: Printers): readonly Block[] {
   const step = body.gauges.outlet?.resolution_pa;
@@ -18,7 +24,7 @@ export function noFlowBlocks(body: SheetBody, { pressure }: Printers): readonly 
       { label: 'Rise allowed', value: pressure(noFlow.allowed_pa, step) },
       {
         label: 'No-flow record',
-        value: noFlow.shape === 'creeps' ? 'creeps: the seat leaks' : 'rises and levels',
+        value: noFlowWord[noFlow.shape],
         tone,
       },
     );

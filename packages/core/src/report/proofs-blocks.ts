@@ -25,6 +25,7 @@ const reasonWord: Readonly<Record<ProofReason, string>> = {
   too_near: 'nearer than can be told',
   outside: 'outside',
   not_sure: 'levels, but not surely',
+  cannot_tell: 'not watched long enough to tell lockup from creep',
   creeps: 'creeps, the seat leaks',
   left_out: 'left out',
   too_few: 'too few readings',

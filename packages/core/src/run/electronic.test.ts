@@ -111,13 +111,13 @@ describe('cables before power', () => {
     const [loop] = cableSums(run());
     // 24 − 11 − 3 − 250 Ω · 20 mA − 2 · 180 m of 0.75 mm² at 20 °C.
     expect(loop!.budget.ok && loop!.budget.value.left).toBeCloseTo(
-      5 - 0.02 * ((2 * 1.724e-8 * 180) / 0.75e-6),
+      5 - 0.02 * ((2 * 2e-8 * 180) / 0.75e-6),
       6,
     );
     add({ type: 'observed', key: cableKey('power', 'length_m'), value: 200 });
     const power = cableSums(run())[1]!;
     expect(power.budget.ok && power.budget.value.left).toBeLessThan(0);
-    expect(power.budget.ok && power.budget.value.longest).toBeCloseTo(96.7, 0);
+    expect(power.budget.ok && power.budget.value.longest).toBeCloseTo(83.3, 0);
     expect(add({ type: 'step_done', step_id: 'cables' })).toMatchObject({
       guard: { guard: 'volts_left' },
     });

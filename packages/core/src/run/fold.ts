@@ -1,6 +1,7 @@
 import type { Positions } from '../plant';
 import {
   foldStep,
+  madeByConfirming,
   heardBy,
   linkageMarks,
   stepsOutOfService,
@@ -105,7 +106,7 @@ function passStep(run: Draft, id: string, atMs: number): void {
   const step = stepOf(run, id);
   run.done = { ...run.done, [id]: atMs };
   if (!step) return;
-  for (const spec of step.makes ?? []) openAnEnd(run, spec, atMs);
+  for (const spec of madeByConfirming(step)) openAnEnd(run, spec, atMs);
   for (const end of step.closes ?? []) settleEnd(run, end, { state: 'closed' });
   const letDown = step.kind === 'capture' ? step.ramp.down : {};
   run.positions = { ...run.positions, ...step.does, ...letDown };
@@ -113,11 +114,11 @@ function passStep(run: Draft, id: string, atMs: number): void {
 
 function takeReading(run: Draft, event: EventOf<'reading'>): void {
   const { step_id: stepId, role, purpose, reading, settled } = event;
-  const { id: eventId, at_ms: atMs, elapsed_s: elapsed } = event;
+  const { id: eventId, at_ms: atMs, elapsed_s: elapsed, between } = event;
   const step = stepOf(run, stepId);
   const adjuster = step?.adjuster;
-  const taken = { eventId, stepId, role, purpose, adjuster, reading, settled, atMs, elapsed };
-  run.readings = [...run.readings, taken];
+  const of = { eventId, stepId, role, purpose, adjuster, atMs };
+  run.readings = [...run.readings, { ...of, reading, settled, elapsed, between }];
   const isOwn = step !== undefined && 'role' in step && step.role === role;
   if (purpose !== 'setting' || !settled || adjuster === undefined || !isOwn) return;
   const inControl = event.in_control ?? true;

@@ -32,11 +32,15 @@ const noFlowAt = (pressure: (si: number, i: number) => number): Run => {
   let i = 0;
   return {
     ...sound,
-    readings: sound.readings.map((taken) =>
-      taken.purpose === 'no_flow'
-        ? { ...taken, reading: { ...taken.reading, si: pressure(taken.reading.si, i++) } }
-        : taken,
-    ),
+    readings: sound.readings.map((taken) => {
+      if (taken.purpose !== 'no_flow') return taken;
+      const nth = i++;
+      return {
+        ...taken,
+        reading: { ...taken.reading, si: pressure(taken.reading.si, nth) },
+        between: taken.between?.map(({ t_s, si }) => ({ t_s, si: pressure(si, -1) })),
+      };
+    }),
   };
 };
 const leftOut = (run: Run, step: string): Run => {

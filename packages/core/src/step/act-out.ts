@@ -1,6 +1,7 @@
 import type { Question } from './ask/shape';
 import { confirm } from './behaviour';
 import type { Hand } from './hand';
+import type { Watched } from './reading';
 import type { Step } from './shapes';
 import type { GaugeRole, Purpose } from './step';
 
@@ -18,7 +19,7 @@ export function actOut(hand: Hand, step: Step): boolean {
 export function takeReading(
   hand: Hand,
   step: { readonly id: string; readonly role: GaugeRole; readonly purpose: Purpose },
-  elapsed?: number,
+  record: { readonly elapsed_s?: number; readonly between?: Watched[] } = {},
 ): void {
   hand.add({
     type: 'reading',
@@ -28,7 +29,7 @@ export function takeReading(
     reading: { ...hand.read(step.role), confirmed: true },
     settled: true,
     in_control: !hand.look().isWideOpen,
-    ...(elapsed === undefined ? {} : { elapsed_s: elapsed }),
+    ...record,
   });
 }
 

@@ -33,6 +33,8 @@ export type StepRefusal =
 export type StepBehaviour<K extends StepKind> = {
   /** Whether it may be left out with a reason. */
   readonly maySkip: boolean;
+  /** What it makes is opened by an entry of its own, not by its confirmation. */
+  readonly opensByEntry?: true;
   /** What it proves of the valve, as far as it was taken; each is owed by every run that has the step. */
   readonly proves?: (run: RunState, step: StepOf<K>) => readonly Proof[];
   readonly fold?: (

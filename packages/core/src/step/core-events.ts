@@ -9,7 +9,7 @@ import {
   roleSchema,
   stepEventSchema,
 } from './event';
-import { readingSchema } from './reading';
+import { readingSchema, watchedSchema } from './reading';
 import { purposes } from './step';
 
 const text = z.string().max(2000);
@@ -43,6 +43,8 @@ export const coreEvents = [
     in_control: z.boolean().optional(),
     /** Seconds since the step began watching, for records over time. */
     elapsed_s: z.number().min(0).max(1e6).optional(),
+    /** What a linked gauge said between the reading before and this one, of a record over time. */
+    between: z.array(watchedSchema).max(1000).optional(),
   }),
   stepEventSchema('condemned', { reason: reasonSchema }),
   stepEventSchema('ended', {

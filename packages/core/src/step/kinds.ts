@@ -28,6 +28,7 @@ import { setStep } from './set';
 import type { EntryDraft, EntryOf, Step, StepEvent, StepKind, StepOf, StepRecord } from './shapes';
 import { signStep } from './sign';
 import { springStep } from './spring';
+import type { OpenEndSpec } from './step';
 import { strokeStep } from './stroke';
 import { sweepStep } from './sweep';
 import { switchingStep } from './switching';
@@ -110,6 +111,10 @@ export const canSkip = (step: Step): boolean =>
   behaviourOf(step).maySkip &&
   !('purpose' in step && step.purpose === 'as_left') &&
   !('fails' in step);
+
+/** Ends that a step leaves open when it is confirmed; none where entries of its own open them. */
+export const madeByConfirming = (step: Step): readonly OpenEndSpec[] =>
+  behaviourOf(step).opensByEntry === true ? [] : (step.makes ?? []);
 
 /** What a step proves, as far as it was taken. */
 export const provedBy = (run: RunState, step: Step): readonly Proof[] =>

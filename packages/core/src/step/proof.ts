@@ -35,6 +35,7 @@ export const proofReasons = [
   'too_near',
   'outside',
   'not_sure',
+  'cannot_tell',
   'creeps',
   'left_out',
   'too_few',
@@ -85,7 +86,7 @@ const base = ({ proof, step, adjuster }: Subject) => ({
 /** A proof that was not made, and why. */
 export const notProved = (
   subject: Subject,
-  reason: 'left_out' | 'too_few' | 'not_seen' = 'not_seen',
+  reason: 'left_out' | 'too_few' | 'not_seen' | 'cannot_tell' = 'not_seen',
 ): Proof => ({ ...base(subject), verdict: 'not_proved', reason });
 
 /** A proof that is either as it was asked for, or is not. */

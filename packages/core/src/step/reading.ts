@@ -12,3 +12,7 @@ export const readingSchema = z.object({
   confirmed: z.boolean().optional(),
 });
 export type Reading = z.infer<typeof readingSchema>;
+
+/** One value of a record over time: seconds since it began, SI. */
+export const watchedSchema = z.object({ t_s: z.number().min(0).max(1e6), si: finite });
+export type Watched = z.infer<typeof watchedSchema>;

@@ -4,7 +4,7 @@ import type { Positions } from '../plant';
 import type { AdjusterSpec, AnyPlate, HouseRules, Target } from '../valve';
 import type { EarlyEnd, EndReason } from './core-events';
 import type { Procedure } from './procedure';
-import type { Reading } from './reading';
+import type { Reading, Watched } from './reading';
 import {
   emptyRecord,
   type EntryOf,
@@ -27,6 +27,8 @@ export type TakenReading = {
   readonly settled: boolean;
   readonly atMs: number;
   readonly elapsed: number | undefined;
+  /** What the gauge said since the reading before, of a record over time. */
+  readonly between: readonly Watched[] | undefined;
 };
 
 export type OpenEnd = {

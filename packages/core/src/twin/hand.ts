@@ -38,6 +38,14 @@ export type RehearsalOptions = {
   readonly judge?: (step: Step) => 'sound' | 'fails';
 };
 const SAMPLE = 0.5;
+/** What moves by more than so many divisions within so many samples need not be looked at closely. */
+const CALM = 4;
+const LOOKED_AT = 8;
+
+function isCalm(samples: readonly Sample[], resolution: number): boolean {
+  const late = samples.slice(-LOOKED_AT).map(({ value }) => value);
+  return Math.max(...late) - Math.min(...late) <= CALM * resolution;
+}
 
 /** A hand on a twin: writes events as a device would, with the twin's time as its clock. */
 export class TwinHand implements Hand {
@@ -131,16 +139,20 @@ export class TwinHand implements Hand {
     return { si, entered: { text, unit: gauge.unit }, gauge_id: gauge.id, source: 'linked' };
   }
 
+  private readonly learned = new Map<GaugeRole, number>();
+
   settle(role: GaugeRole): Settling['state'] {
     const gauge = this.run.gauges[role]!;
     const samples: Sample[] = [];
-    let state: Settling['state'] = 'too_few';
-    for (let waited = 0; waited < 300 && state !== 'settled'; waited += SAMPLE) {
+    let state: Settling = { state: 'too_few' };
+    for (let waited = 0; waited < 300 && state.state !== 'settled'; waited += SAMPLE) {
       this.wait(SAMPLE);
       samples.push({ t: this.twin.t, value: readTwin(this.twin, role) ?? 0 });
-      if (samples.length % 4 === 0)
-        state = settling(samples, gauge.resolution_pa, gauge.resolution_pa / 4).state;
+      if (samples.length % 4 === 0 && isCalm(samples, gauge.resolution_pa))
+        state = settling(samples, gauge.resolution_pa, this.learned.get(role));
     }
-    return state;
+    if (state.state === 'settled' && state.timeConstant !== undefined)
+      this.learned.set(role, state.timeConstant);
+    return state.state;
   }
 }

@@ -57,6 +57,21 @@ export const defaultGasLockup: GasLockupRules = {
   least_pa: 2000,
 };
 
+/** How an outlet with nothing flowing is watched. */
+export const noFlowWatchSchema = z.object({
+  /** It is watched no longer than this, s, told or not. */
+  longest_s: z.number().positive().max(3600),
+  /** From so many divisions a minute on, a rise that goes on is creep. */
+  creep_divisions_per_min: z.number().positive().max(60),
+});
+
+export type NoFlowWatchRules = z.infer<typeof noFlowWatchSchema>;
+
+export const defaultNoFlowWatch: NoFlowWatchRules = {
+  longest_s: 180,
+  creep_divisions_per_min: 1.5,
+};
+
 /**
  * The owner's figures: ordinary trade defaults, each one editable. The maker's manual, the local
  * code and the licensed person outrank every one of them.
@@ -95,6 +110,12 @@ export const houseRulesSchema = z.object({
   min_flow: z.array(minFlowRow).min(1).max(40),
   /** Absent in what was frozen before there were any: gas was judged as water then. */
   lockup_gas: gasLockupSchema.optional(),
+  /** Absent in what was frozen before there was any: a record was judged then by what fits it best. */
+  no_flow_watch: noFlowWatchSchema.optional(),
+  /** Lights that must fail at one pressure for it to be an edge; absent in what was frozen before: one. */
+  edge_failures: z.number().int().min(1).max(4).optional(),
+  /** ohm metre of copper at 20 °C that cables are reckoned with; absent in what was frozen before: annealed copper. */
+  copper_ohm_m: z.number().min(1.6e-8).max(5e-8).optional(),
   /** Absent in what was frozen before there were any. */
   instruments: instrumentRulesSchema.optional(),
 });
@@ -108,6 +129,10 @@ export const defaultHouseRules: HouseRules = {
   lockup_fraction: 0.1,
   lockup_least_pa: 50_000,
   lockup_gas: defaultGasLockup,
+  no_flow_watch: defaultNoFlowWatch,
+  edge_failures: 2,
+  // The worst that a flexible conductor of any size may have by IEC 60228, class 5.
+  copper_ohm_m: 2e-8,
   default_tolerance_fraction: 0.03,
   limit_over_target_fraction: 0.12,
   chance_past_limit: 0.005,
@@ -143,11 +168,21 @@ export const defaultHouseRules: HouseRules = {
   ],
 };
 
-const { lockup_gas: _, ...beforeGas } = defaultHouseRules;
+const {
+  no_flow_watch: _watch,
+  edge_failures: _edges,
+  copper_ohm_m: _copper,
+  ...beforeWatch
+} = defaultHouseRules;
+const { lockup_gas: _gas, ...beforeGas } = beforeWatch;
 /** What was ordinary in versions before: runs that were begun with it come in for as long as phones keep them. */
 export const earlierHouseRules: readonly HouseRules[] = [
+  beforeWatch,
   { ...beforeGas, chance_past_limit: 0.01, overdemand_factor: 1.5 },
 ];
+
+const ANNEALED_COPPER = 1.724e-8;
+export const copperOf = ({ copper_ohm_m: copper }: HouseRules): number => copper ?? ANNEALED_COPPER;
 
 /** Seconds that the spark is withheld: a share of the trial for ignition. */
 export const lateSparkSeconds = (

@@ -7,21 +7,25 @@ const needs: LoopNeeds = {
   load: 250,
   current: 0.02,
   cable: { length: 300, area: 0.5e-6, at: 293.15 },
+  copper: 2e-8,
 };
 
 describe('loop budget', () => {
   test.each([
-    [100, 1, 20, 3.448],
-    [300, 0.5, 20, 20.688],
-    [300, 0.5, 60, 23.94],
-    [50, 2.5, -10, 0.6083],
+    [100, 1, 20, 4],
+    [300, 0.5, 20, 24],
+    [300, 0.5, 60, 27.773],
+    [50, 2.5, -10, 0.7057],
   ])('%d m of %d mm² at %d °C: %d ohm there and back', (length, mm2, celsius, ohm) => {
-    expect(pairResistance(length, mm2 * 1e-6, celsius + 273.15)).toBeCloseTo(ohm, 2);
+    expect(pairResistance({ length, area: mm2 * 1e-6, at: celsius + 273.15 }, 2e-8)).toBeCloseTo(
+      ohm,
+      2,
+    );
   });
 
   test('what is left: 24 − 12 − 3 − 250 Ω · 20 mA − the drop', () => {
     const budget = loopBudget(needs);
-    expect(budget.ok && budget.value.left).toBeCloseTo(4 - 0.02 * 20.688, 6);
+    expect(budget.ok && budget.value.left).toBeCloseTo(4 - 0.02 * 24, 6);
   });
 
   test('a conductor too thin says how long it could be, and which would do', () => {
@@ -29,10 +33,13 @@ describe('loop budget', () => {
     const budget = loopBudget(motor);
     if (!budget.ok) throw new Error(budget.error.code);
     expect(budget.value.left).toBeLessThan(0);
-    expect(budget.value.longest).toBeCloseTo(4 / (0.6 * pairResistance(1, 0.5e-6, 293.15)), 6);
+    expect(budget.value.longest).toBeCloseTo(
+      4 / (0.6 * pairResistance({ ...needs.cable, length: 1 }, 2e-8)),
+      6,
+    );
     const again = loopBudget({ ...motor, cable: { ...motor.cable, length: budget.value.longest } });
     expect(again.ok && again.value.left).toBeCloseTo(0, 9);
-    expect(budget.value.wouldDo).toEqual(['2.5 mm²', '4 mm²']);
+    expect(budget.value.wouldDo).toEqual(['2.5 mm² · AWG 13', '4 mm² · AWG 11']);
   });
 
   test('nonsense is named', () => {

@@ -1,16 +1,15 @@
 import { err, ok, type Result } from '../result';
 
-/** Copper conductors by cross-section, m², with the ohms a metre of one at 20 °C follows from. */
+/** Copper conductors by cross-section, m², thinnest first. */
 export const conductors: readonly { readonly name: string; readonly area_m2: number }[] = [
-  { name: '0.5 mm²', area_m2: 0.5e-6 },
-  { name: '0.75 mm²', area_m2: 0.75e-6 },
-  { name: '1 mm²', area_m2: 1e-6 },
-  { name: '1.5 mm²', area_m2: 1.5e-6 },
-  { name: '2.5 mm²', area_m2: 2.5e-6 },
-  { name: '4 mm²', area_m2: 4e-6 },
+  { name: '0.5 mm² · AWG 20', area_m2: 0.5e-6 },
+  { name: '0.75 mm² · AWG 18', area_m2: 0.75e-6 },
+  { name: '1 mm² · AWG 17', area_m2: 1e-6 },
+  { name: '1.5 mm² · AWG 15', area_m2: 1.5e-6 },
+  { name: '2.5 mm² · AWG 13', area_m2: 2.5e-6 },
+  { name: '4 mm² · AWG 11', area_m2: 4e-6 },
 ];
 
-const COPPER_OHM_M = 1.724e-8;
 const COPPER_PER_KELVIN = 0.00393;
 const ROOM_K = 293.15;
 
@@ -19,15 +18,15 @@ const ROOM_K = 293.15;
  *
  *     R = 2 · ρ₂₀ · (1 + α (T − 20 °C)) · length / area
  *
- * @param length  m, one way
- * @param area    m²
- * @param at      K
+ * @param copper  ρ₂₀, ohm metre; the house reckons with the worst that a flexible conductor may have
  * @returns ohm
- * @source  international annealed copper standard: ρ₂₀ 1.724·10⁻⁸ ohm m, α 0.00393 a kelvin
+ * @source  α 0.00393 a kelvin, international annealed copper standard
+ * @example pairResistance({ length: 100, area: 1e-6, at: 293.15 }, 2e-8) // → 4
  */
-export const pairResistance = (length: number, area: number, at: number): number =>
-  (2 * COPPER_OHM_M * (1 + COPPER_PER_KELVIN * (at - ROOM_K)) * length) / area;
+export const pairResistance = ({ length, area, at }: Cable, copper: number): number =>
+  (2 * copper * (1 + COPPER_PER_KELVIN * (at - ROOM_K)) * length) / area;
 
+/** m one way, m² of the conductor, and K. */
 export type Cable = { readonly length: number; readonly area: number; readonly at: number };
 export type LoopNeeds = {
   /** V of the supply, and what the sensor needs at the least. */
@@ -40,6 +39,8 @@ export type LoopNeeds = {
   /** A at the high end. */
   readonly current: number;
   readonly cable: Cable;
+  /** ohm metre of the conductor's copper at 20 °C. */
+  readonly copper: number;
 };
 export type LoopBudget = {
   readonly drop: number;
@@ -57,16 +58,24 @@ export type LoopError = { readonly code: 'valve.loop_nonsense'; readonly field: 
  *
  * @errors  valve.loop_nonsense, for what is not above nothing
  * @example loopBudget({ supply: 24, sensor: 12, headroom: 3, load: 250, current: 0.02,
- *   cable: { length: 400, area: 1e-6, at: 293.15 } })
- *   // → ok({ drop: 0.2758, left: 3.724 })
+ *   cable: { length: 400, area: 1e-6, at: 293.15 }, copper: 2e-8 })
+ *   // → ok({ drop: 0.32, left: 3.68 })
  */
 export function loopBudget(needs: LoopNeeds): Result<LoopBudget, LoopError> {
-  const { supply, sensor, headroom, load, current, cable } = needs;
-  const above = { supply, current, area: cable.area, length: cable.length, temperature: cable.at };
+  const { supply, sensor, headroom, load, current, cable, copper } = needs;
+  const above = {
+    supply,
+    current,
+    area: cable.area,
+    length: cable.length,
+    temperature: cable.at,
+    copper,
+  };
   for (const [field, value] of Object.entries(above))
     if (!(value > 0 && Number.isFinite(value))) return err({ code: 'valve.loop_nonsense', field });
   const spare = supply - sensor - headroom - load * current;
-  const dropOf = (length: number, area: number) => current * pairResistance(length, area, cable.at);
+  const dropOf = (length: number, area: number) =>
+    current * pairResistance({ length, area, at: cable.at }, copper);
   const drop = dropOf(cable.length, cable.area);
   return ok({
     drop,

@@ -169,5 +169,5 @@ describe('a demo file', () => {
     expect(await store.tables.valves.count()).toBe(demoValves.length);
     await store.close();
     expect(await seedFile(file, { now: Date.UTC(2026, 10, 24) })).toBe(false);
-  }, 60_000);
+  }, 180_000);
 });

@@ -28,7 +28,7 @@ describe('Larkhollow', () => {
   beforeAll(async () => {
     store = await openStore(':memory:');
     await seedLarkhollow(store, { now, tell: (line) => lines.push(line) });
-  }, 60_000);
+  }, 180_000);
   afterAll(() => store.close());
 
   test('has valves of every family, each sound, and their gauges', async () => {

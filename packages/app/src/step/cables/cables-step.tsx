@@ -4,6 +4,7 @@ import {
   cableKey,
   cableSums,
   fromSI,
+  copperOf,
   instrumentRules,
   parseQuantity,
   type CableField,
@@ -58,7 +59,9 @@ type Texts = Readonly<Record<string, string>>;
 export function CablesStep({ step }: { readonly step: StepOf<'cables'> }) {
   const { run, add } = useDesk();
   const [texts, setTexts] = useState<Texts>({});
-  const headroom = instrumentRules(run.started.house_rules).loop_headroom_v;
+  const rules = run.started.house_rules;
+  const { loop_headroom_v: headroom } = instrumentRules(rules);
+  const copper = copperOf(rules);
   const sums = cableSums(run).map((sum) => {
     const typed = cableFields.map((field) => {
       const text = texts[cableKey(sum.cable, field)];
@@ -68,7 +71,11 @@ export function CablesStep({ step }: { readonly step: StepOf<'cables'> }) {
       ...sum.needs,
       ...Object.fromEntries(typed.map(([field, value]) => [field, value ?? NaN])),
     };
-    return { ...sum, needs, budget: budgetOf(needs, sum.cable === 'loop' ? headroom : 0) };
+    return {
+      ...sum,
+      needs,
+      budget: budgetOf(needs, { headroom: sum.cable === 'loop' ? headroom : 0, copper }),
+    };
   });
   const isEnough = sums.every(({ budget }) => budget.ok && budget.value.left > 0);
   const isWhole = sums.every(({ budget }) => budget.ok);

@@ -2,6 +2,7 @@ import { printCount, type RampFinding, type StepOf } from '@holvek/core';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { TraceChart } from '../parts/trace-chart';
+import type { Units } from '@/settings/use-units';
 import { useBarometer } from '@/settings/use-barometer';
 import { useDesk } from '@/run/use-desk';
 import { openLogWorker } from '@/log/client';
@@ -110,7 +111,7 @@ export function LogSheet({
           />
           {report.findings.map((finding) => (
             <Row key={finding.t} label={finding.kind === 'up' ? 'Cracks at' : 'Reseats at'}>
-              {`${units.withUnit(finding.pressure, gauge?.resolution_pa)} · ${Math.round(finding.sure * 100)} % sure`}
+              {findingWords(finding, units, gauge?.resolution_pa)}
             </Row>
           ))}
           <Muted>{issuesWords(report)}</Muted>
@@ -124,6 +125,12 @@ export function LogSheet({
       ) : null}
     </>
   );
+}
+
+/** "482 kPa, nine in ten between 479 and 483". */
+function findingWords({ pressure, low, high }: RampFinding, units: Units, resolution?: number) {
+  const [from, to] = [low, high].map((each) => units.figure(each, resolution));
+  return `${units.withUnit(pressure, resolution)}, nine in ten between ${from} and ${to}`;
 }
 
 const asksForUnit: ReadonlySet<string> = new Set(['log.unknown_unit', 'log.unit_not_said']);

@@ -11,6 +11,8 @@ export function SettledPill({ state }: { readonly state: Settling | undefined })
       return <Pill tone="work">{`settling, about ${Math.ceil(state.wait)} s`}</Pill>;
     case 'hunting':
       return <Pill tone="stop">hunting</Pill>;
+    case 'creeping':
+      return <Pill tone="stop">{state.rate > 0 ? 'creeping up' : 'creeping down'}</Pill>;
     case 'too_few':
       return <Pill>watching</Pill>;
   }

@@ -8,11 +8,16 @@ import {
   type GaugeRole,
   type Reading,
   type Step,
+  type Watched,
 } from '@holvek/core';
 import { useDesk } from '@/run/use-desk';
-import { latest, traceSettling, useTrace } from '@/gauge-link/trace';
+import { latest, useTrace } from '@/gauge-link/trace';
+import { useSettling } from '@/gauge-link/use-settling';
 
 export type TypedValue = { readonly si: number; readonly entered: Reading['entered'] };
+
+/** Where a reading belongs to a record over time: s since that began, and what was said since the reading before. */
+type OverTime = { readonly elapsed_s?: number; readonly between?: Watched[] };
 
 /** Taking a reading for a step: from the linked gauge as it stands, or as typed. */
 export function useReading(step: Step, of?: GaugeRole) {
@@ -21,9 +26,9 @@ export function useReading(step: Step, of?: GaugeRole) {
   const role = of ?? roleOf(step) ?? judgeOf(run.started.plate);
   const gauge = run.gauges[role];
   const live = isLinked ? latest(seen, role) : undefined;
-  const state = isLinked && gauge ? traceSettling(seen, role, gauge) : undefined;
+  const state = useSettling(trace, role, isLinked ? gauge?.resolution_pa : undefined);
 
-  const record = (reading: Reading, settled: boolean, elapsed?: number) =>
+  const record = (reading: Reading, settled: boolean, over: OverTime = {}) =>
     add({
       type: 'reading',
       step_id: step.id,
@@ -31,11 +36,11 @@ export function useReading(step: Step, of?: GaugeRole) {
       purpose: ('purpose' in step ? step.purpose : undefined) ?? 'setting',
       reading,
       settled,
-      ...(elapsed === undefined ? {} : { elapsed_s: elapsed }),
+      ...over,
       ...(seen.sight ? { in_control: !seen.sight.wideOpen } : {}),
     });
 
-  const takeLinked = async (elapsed?: number): Promise<boolean> => {
+  const takeLinked = async (over?: OverTime): Promise<boolean> => {
     if (!gauge || !live) return false;
     const si = state?.state === 'settled' ? roundTo(state.level, gauge.resolution_pa) : live.value;
     const decimals = decimalsFor(gauge.resolution_pa / unitOf(gauge.unit).factor);
@@ -43,14 +48,14 @@ export function useReading(step: Step, of?: GaugeRole) {
     return record(
       { si, entered, gauge_id: gauge.id, source: 'linked' },
       state?.state === 'settled',
-      elapsed,
+      over,
     );
   };
 
-  const takeTyped = async (value: TypedValue, elapsed?: number): Promise<boolean> => {
+  const takeTyped = async (value: TypedValue, over?: OverTime): Promise<boolean> => {
     if (!gauge) return false;
     const reading: Reading = { ...value, gauge_id: gauge.id, source: 'typed' };
-    return record(reading, isTypedSettled(value.si), elapsed);
+    return record(reading, isTypedSettled(value.si), over);
   };
 
   /** Long enough after the last turn, or two readings that agree. */

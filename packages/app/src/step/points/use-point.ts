@@ -8,7 +8,8 @@ import {
 } from '@holvek/core';
 import { useBarometer } from '@/settings/use-barometer';
 import { useDesk } from '@/run/use-desk';
-import { latest, traceSettling, useTrace } from '@/gauge-link/trace';
+import { latest, useTrace } from '@/gauge-link/trace';
+import { useSettling } from '@/gauge-link/use-settling';
 import { signalFigure, signalUnit, signalWithUnit } from '@/words/signal-words';
 import { parseTrouble } from '@/words/trouble';
 
@@ -22,7 +23,7 @@ export function usePoint(stepId: string) {
   const seen = useTrace(trace);
   const live = isLinked ? latest(seen, 'travel') : undefined;
   const finest = instrumentRules(run.started.house_rules).scale_reading;
-  const settling = isLinked ? traceSettling(seen, 'travel', { resolution_pa: finest }) : undefined;
+  const settling = useSettling(trace, 'travel', isLinked ? finest : undefined);
   const isSettled = settling?.state === 'settled';
   const output = (travel: number) => signalAt(plate.output, travel);
   const wanted = (at: number) => output(plate.action === 'direct' ? at : 1 - at);

@@ -78,6 +78,7 @@ function gather(
 function trendOf(settling: Settling | undefined, view: SettingView): string | undefined {
   if (settling?.state === 'hunting') return 'swinging';
   if (settling?.state === 'settled') return view.isInControl ? 'still' : 'creeping_up';
+  if (settling?.state === 'creeping') return settling.rate > 0 ? 'creeping_up' : 'falling';
   if (settling?.state === 'settling') return settling.slope > 0 ? 'creeping_up' : 'falling';
   return undefined;
 }

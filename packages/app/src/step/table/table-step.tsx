@@ -13,18 +13,22 @@ import { Muted } from '@/ui/words';
 
 /** A record over time with nothing flowing: does the outlet rise and stop, or go on? */
 export function TableStep({ step }: { readonly step: StepOf<'table'> }) {
-  const { isLinked, view } = useDesk();
+  const { isLinked, view, add } = useDesk();
   const watch = useWatch(step);
   const { gauge, live, record, shown } = watch;
   const [open, setOpen] = useState<'pad' | 'skip'>();
   const close = () => setOpen(undefined);
+  const finish = () => void add({ type: 'step_done', step_id: step.id });
   return (
     <StepFrame
-      actions={<WatchActions watch={watch} onRead={() => setOpen('pad')} />}
+      actions={<WatchActions watch={watch} onFinish={finish} onRead={() => setOpen('pad')} />}
       more={
         <>
-          {!isLinked && watch.isEnough ? (
+          {!isLinked && watch.isOver ? (
             <WordButton onPress={() => setOpen('pad')}>one more reading</WordButton>
+          ) : null}
+          {watch.isEnough && !watch.isOver ? (
+            <WordButton onPress={finish}>stop here, not told</WordButton>
           ) : null}
           {view.canSkip ? (
             <WordButton onPress={() => setOpen('skip')}>leave it out</WordButton>
@@ -60,37 +64,51 @@ export function TableStep({ step }: { readonly step: StepOf<'table'> }) {
   );
 }
 
-function WatchActions({ watch, onRead }: { readonly watch: Watch; readonly onRead: () => void }) {
+type ActionsProps = {
+  readonly watch: Watch;
+  readonly onFinish: () => void;
+  readonly onRead: () => void;
+};
+
+function WatchActions({ watch, onFinish, onRead }: ActionsProps) {
   const { isLinked } = useDesk();
-  const { isEnough, isWatching, count, wanted, rows, verdict, live } = watch;
-  if (isEnough && !isWatching)
+  const { isOver, isEnough, isWatching, count, rows, verdict, live } = watch;
+  const { elapsed, least, longest } = watch;
+  if (isOver)
     return (
-      <BigButton flex={1} onPress={watch.finish} testID="confirm-step">
+      <BigButton flex={1} onPress={onFinish} testID="confirm-step">
         {verdict?.passes === false ? 'Record it as it is' : 'It holds: next'}
       </BigButton>
     );
   if (!isLinked)
     return (
       <BigButton flex={1} onPress={onRead} testID="read-gauge">
-        {`Read gauge, ${count} of ${rows}`}
+        {isEnough ? 'Watch on: read again' : `Read gauge, ${count} of ${rows}`}
       </BigButton>
     );
   return (
     <BigButton flex={1} onPress={watch.start} disabled={isWatching || !live} testID="watch">
-      {isWatching ? `Watching, ${count} of ${wanted}` : 'Start watching'}
+      {isWatching
+        ? `Watching, ${Math.floor(elapsed)} of ${elapsed < least ? least : longest} s`
+        : 'Start watching'}
     </BigButton>
   );
 }
 
+const shapeWord = { levels: 'rises and levels', creeps: 'goes on rising: creep' } as const;
+
 /** What the record says so far, and how sure that is. */
-function VerdictCard({ watch: { verdict, gauge } }: { readonly watch: Watch }) {
+function VerdictCard({ watch: { verdict, gauge, isOver } }: { readonly watch: Watch }) {
   const { units } = useDesk();
   if (!verdict) return null;
   const { passes, shape, sure, rise, allowed } = verdict;
+  const isTold = shape !== 'cannot_tell';
+  const isOpen = !isTold && rise <= allowed;
+  const notTold = isOver ? 'could not be told' : 'cannot tell yet: watch on';
   return (
-    <Card {...(passes ? {} : { tone: 'stop' as const })}>
-      <Row label="Shape">{shape === 'creeps' ? 'goes on rising: creep' : 'rises and levels'}</Row>
-      <Row label="How sure">{`${Math.round(sure * 100)} %`}</Row>
+    <Card {...(passes || isOpen ? {} : { tone: 'stop' as const })}>
+      <Row label="Shape">{isTold ? shapeWord[shape] : notTold}</Row>
+      {isTold ? <Row label="How sure">{`${Math.floor(sure * 100)} %`}</Row> : null}
       <Row label="Rise">{units.withUnit(rise, gauge?.resolution_pa ?? 1000)}</Row>
       <Row label="Allowed" isLast>
         {units.withUnit(allowed)}

@@ -1,62 +1,85 @@
-import { lockupAllowedIn, noFlowVerdict, type StepOf } from '@holvek/core';
-import { useEffect, useRef, useState } from 'react';
+import { noFlowRecordOf, watchStateOf, type Sample, type StepOf, type Watched } from '@holvek/core';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useReading, type TypedValue } from '../parts/use-reading';
 import { useDesk } from '@/run/use-desk';
 
-/** Readings that a linked watch takes. */
-const WANTED = 9;
-
-/** A reading that could not be taken is tried again, or the watch would never end. */
-const AGAIN_MS = 400;
+/** Readings of the least watch that are entered; what a linked gauge says between goes with the next. */
+const ENTERED = 8;
+/** s between two values that are kept of what a linked gauge says. */
+const EVERY = 1;
 
 /** A record over time: readings taken by themselves where a gauge is linked, what they say so far. */
 export function useWatch(step: StepOf<'table'>) {
-  const { add, run } = useDesk();
-  const { gauge, live, takeLinked, takeTyped } = useReading(step);
+  const { run } = useDesk();
+  const { gauge, live, samples, takeLinked, takeTyped } = useReading(step);
   const [isAsked, setAsked] = useState(false);
-  const [missed, setMissed] = useState(0);
-  const { house_rules: rules, target } = run.started;
+  const state = useMemo(() => watchStateOf(run, step.rows), [run, step.rows]);
+  const record = useMemo(() => noFlowRecordOf(run), [run]);
   const taken = run.readings.filter(({ stepId }) => stepId === step.id);
-  const count = taken.length;
   const start = taken[0]?.atMs;
-  const every = rules.no_flow_record_s / (WANTED - 1);
-  const elapsed = () => (start === undefined ? 0 : Math.round((Date.now() - start) / 100) / 10);
-  const isWatching = isAsked && count < WANTED;
-  const take = useRef(takeLinked);
-  useEffect(() => {
-    take.current = takeLinked;
-  });
-  useEffect(() => {
-    if (!isWatching) return undefined;
-    const due = start === undefined ? 0 : start + count * every * 1000 - Date.now();
-    const again = missed > 0 ? AGAIN_MS : 0;
-    const timer = setTimeout(
-      () => void take.current(elapsed()).then((isTaken) => isTaken || setMissed((n) => n + 1)),
-      Math.max(again, due),
-    );
-    return () => clearTimeout(timer);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- a new reading starts the next wait
-  }, [isWatching, count, start, every, missed]);
-  const record = taken.map(({ reading, elapsed: t }) => ({ t: t ?? 0, value: reading.si }));
-  const set = run.readings.findLast(({ purpose }) => purpose === 'setting')?.reading.si;
-  const small = set ?? target.set_point_pa;
-  const verdict =
-    gauge && noFlowVerdict(record, small, gauge.resolution_pa, lockupAllowedIn(run, small));
+  const every = state.least / ENTERED;
+  const byClock = () => (start === undefined ? 0 : Math.round((Date.now() - start) / 100) / 10);
+  const isWatching = isAsked && !state.isOver;
+  useLinkedWatch({ isWatching, samples, every, byClock, takeLinked });
   return {
+    ...state,
     gauge,
     live,
-    record,
-    count,
     every,
     isWatching,
+    record,
+    count: taken.length,
     rows: step.rows,
-    wanted: WANTED,
     shown: taken.at(-1)?.reading.si,
-    isEnough: count >= step.rows,
-    verdict: verdict?.ok ? verdict.value : undefined,
+    isEnough: taken.length >= step.rows,
     start: () => setAsked(true),
-    typed: (value: TypedValue) => void takeTyped(value, elapsed()),
-    finish: () => void add({ type: 'step_done', step_id: step.id }),
+    typed: (value: TypedValue) => void takeTyped(value, { elapsed_s: byClock() }),
   };
 }
 export type Watch = ReturnType<typeof useWatch>;
+
+type Linked = Pick<ReturnType<typeof useReading>, 'samples' | 'takeLinked'> & {
+  readonly isWatching: boolean;
+  /** s between two readings. */
+  readonly every: number;
+  /** s since the watch began, by the phone's own clock. */
+  readonly byClock: () => number;
+};
+
+/** Takes a reading whenever one is due by the link's own time; one that failed is tried with what comes next. */
+function useLinkedWatch({ isWatching, samples, every, byClock, takeLinked }: Linked): void {
+  const before = useRef<{ readonly t: number; readonly elapsed: number }>(undefined);
+  const isTaking = useRef(false);
+  const now = samples.at(-1)?.t;
+  useEffect(() => {
+    if (!isWatching) before.current = undefined;
+    if (!isWatching || now === undefined || isTaking.current) return;
+    // A link that began anew tells a time of its own.
+    if (before.current && before.current.t > now) before.current = undefined;
+    const since = before.current;
+    if (since && now - since.t < every) return;
+    const elapsed = since ? since.elapsed + now - since.t : byClock();
+    const between = since ? keptOf(samples, since, now) : [];
+    isTaking.current = true;
+    void takeLinked({ elapsed_s: elapsed, between }).then((isTaken) => {
+      isTaking.current = false;
+      if (isTaken) before.current = { t: now, elapsed };
+    });
+  }, [isWatching, now, every, samples, byClock, takeLinked]);
+}
+
+/** What was said after one time and before another, a value a second, by the watch's own time. */
+function keptOf(
+  samples: readonly Sample[],
+  since: { readonly t: number; readonly elapsed: number },
+  until: number,
+): Watched[] {
+  const kept: Watched[] = [];
+  let last = since.t;
+  for (const { t, value } of samples) {
+    if (t < last + EVERY || t > until - EVERY / 2) continue;
+    kept.push({ t_s: since.elapsed + t - since.t, si: value });
+    last = t;
+  }
+  return kept;
+}

@@ -16,7 +16,8 @@ import { StepFrame } from '../parts/step-frame';
 import { TraceChart } from '../parts/trace-chart';
 import { useDesk } from '@/run/use-desk';
 import { dialledOf, ProposalCard } from '@/bench/proposal-card';
-import { traceSettling, useTrace } from '@/gauge-link/trace';
+import { useTrace } from '@/gauge-link/trace';
+import { useSettling } from '@/gauge-link/use-settling';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
 import { Field } from '@/ui/field';
@@ -92,8 +93,8 @@ function useStepTest(step: StepOf<'tune'>) {
   const fit = stepFitOf(run);
   const now = samples.at(-1)?.t ?? 0;
   const since = steppedAt === undefined ? 0 : now - steppedAt;
-  const settling = traceSettling(seen, 'travel', { resolution_pa: RESTS });
-  const isAtRest = settling.state === 'settled';
+  const settling = useSettling(trace, 'travel', RESTS);
+  const isAtRest = settling?.state === 'settled';
   const stepNow = () => {
     if (!isAtRest) return;
     // Only what was at rest counts as before.

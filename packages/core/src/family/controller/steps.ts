@@ -1,5 +1,6 @@
 import type { Procedure } from '../../step';
 import { ask, cause } from '../shared/causes';
+import { ordinaryCauses } from '../shared/ordinary-causes';
 import { permit, putBack, sign } from '../shared/steps';
 
 /** Pneumatic controller: indication, alignment by a sweep of the band, response both ways, then tuning by a step test. */
@@ -32,25 +33,47 @@ export const controllerProcedure: Procedure = {
       title: 'The reset valve leaks',
       tell: 'With reset shut the output still creeps.',
       doThis: 'Clean or change it: alignment cannot be judged until it holds.',
+      check: ask(
+        'With reset shut, does the output stand still?',
+        'reset_still',
+        ['Yes', 'yes'],
+        ['No, it creeps', 'no'],
+      ),
       prior: 0.25,
       noChange: 0.3,
+      likelihood: { reset_still: { no: 0.93, yes: 0.07 } },
     }),
     cause({
       id: 'nozzle_dirty',
       title: 'Nozzle or restriction is dirty',
       tell: 'Output hangs at one end.',
       doThis: 'Clean it with the maker’s wire.',
+      check: ask(
+        'Does the output follow when the flapper is moved by hand?',
+        'flapper',
+        ['Yes', 'follows'],
+        ['No, it hangs', 'hangs'],
+      ),
       prior: 0.25,
       noChange: 0.85,
+      likelihood: { flapper: { hangs: 0.93, follows: 0.07 } },
     }),
     cause({
       id: 'bellows_leak',
       title: 'A bellows leaks',
       tell: 'Output changes when the band should not change it, without following the band.',
       doThis: 'Soap test; the bellows is changed as the maker says.',
+      check: ask(
+        'At the set point, does the output stay where it is when the band is changed?',
+        'band_still',
+        ['Yes', 'yes'],
+        ['No', 'no'],
+      ),
       prior: 0.2,
       noChange: 0.4,
+      likelihood: { band_still: { no: 0.93, yes: 0.07 } },
     }),
+    ...ordinaryCauses('water_in_air'),
   ],
   steps: [
     {

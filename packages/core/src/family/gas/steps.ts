@@ -1,5 +1,6 @@
 import type { Procedure } from '../../step';
 import { ask, cause, sharedCauses } from '../shared/causes';
+import { ordinaryCauses } from '../shared/ordinary-causes';
 import { lockStep, nutEnd, permit, putBack, sign } from '../shared/steps';
 
 /** Gas pressure regulator: only the pilot's adjuster is ever turned; a broken seal ends the run. */
@@ -31,7 +32,7 @@ export const gasProcedure: Procedure = {
       check: ask('Is a small flow running?', 'flow', ['Yes', 'ok'], ['No', 'none']),
       prior: 0.25,
       noChange: 0.85,
-      likelihood: { flow: { none: 0.9, ok: 0.05, weak: 0.3 } },
+      likelihood: { flow: { none: 0.72, ok: 0.04, weak: 0.24 } },
     }),
     cause({
       id: 'vent_blocked',
@@ -43,6 +44,14 @@ export const gasProcedure: Procedure = {
       noChange: 0.7,
       likelihood: { vent_clear: { no: 0.95, yes: 0.05 } },
     }),
+    ...ordinaryCauses(
+      'diaphragm_torn',
+      'seat_dirty',
+      'sensing_shut',
+      'strainer_blocked',
+      'stem_seized',
+      'against_flow',
+    ),
     ...sharedCauses('nut_tight', 'off_spring', 'reversed', 'supply_low', 'stiffer_or_softer'),
   ],
   steps: [
@@ -182,7 +191,7 @@ export const gasProcedure: Procedure = {
       role: 'outlet',
       purpose: 'no_flow',
       rows: 6,
-      say: 'Watch the outlet for a minute with nothing flowing',
+      say: 'Watch the outlet with nothing flowing',
       why: 'A rise that goes on is creep: the seat leaks.',
     },
     lockStep('main', 'Pilot adjuster'),

@@ -5,13 +5,14 @@ import { hydraulicPlateSchema } from './plate';
 import { hydraulicSlots } from './slots';
 import { hydraulicProcedure } from './steps';
 import { hydraulicProcedure2 } from './steps-2';
+import { hydraulicProcedure3 } from './steps-3';
 import { drawHydraulic } from './twin';
 
 export const hydraulic = defineFamily({
   plateSchema: hydraulicPlateSchema,
   facts: hydraulicFacts,
-  procedure: hydraulicProcedure2,
-  earlier: [hydraulicProcedure],
+  procedure: hydraulicProcedure3,
+  earlier: [hydraulicProcedure, hydraulicProcedure2],
   draw: drawHydraulic,
   checks: hydraulicIssues,
   slots: hydraulicSlots,

@@ -1,5 +1,6 @@
 import type { Procedure, Step } from '../../step';
 import { ask, cause, sharedCauses } from '../shared/causes';
+import { ordinaryCauses } from '../shared/ordinary-causes';
 import { lockStep, nutEnd, permit, putBack, sign } from '../shared/steps';
 
 const cross = (side: 'a' | 'b'): readonly Step[] => [
@@ -97,10 +98,20 @@ export const hydraulicProcedure: Procedure = {
       title: 'Dirt in the poppet',
       tell: 'The gauge wanders and does not come back to the same figure.',
       doThis: 'Back off, let it flush, and come up again. If it stays: strip and clean.',
+      check: ask(
+        'Backed off and come up again, does it read the same?',
+        'repeats',
+        ['Yes', 'yes'],
+        ['No, it wanders', 'no'],
+      ),
       prior: 0.1,
       noChange: 0.4,
-      likelihood: { trend: { swinging: 0.5, falling: 0.3, still: 0.15, creeping_up: 0.05 } },
+      likelihood: {
+        repeats: { no: 0.93, yes: 0.07 },
+        trend: { swinging: 0.5, falling: 0.3, still: 0.15, creeping_up: 0.05 },
+      },
     }),
+    ...ordinaryCauses('strainer_blocked'),
     ...sharedCauses('nut_tight', 'off_spring', 'reversed', 'stiffer_or_softer'),
   ],
   steps: [

@@ -1,5 +1,6 @@
 import type { Procedure } from '../../step';
 import { ask, cause } from '../shared/causes';
+import { ordinaryCauses } from '../shared/ordinary-causes';
 import { permit, putBack, sign } from '../shared/steps';
 
 /** Pointer on a link: right angles at mid-scale, then zero, span and angularity until all three hold. */
@@ -25,25 +26,42 @@ export const indicatorProcedure: Procedure = {
       title: 'The levers are not square at mid-scale',
       tell: 'Mid-scale runs away as soon as the ends are right.',
       doThis: 'Begin again with right angles at mid-scale.',
+      check: ask(
+        'At mid-scale, do link and levers stand square?',
+        'square',
+        ['Yes', 'yes'],
+        ['No', 'no'],
+      ),
       prior: 0.3,
       noChange: 0.2,
+      likelihood: { square: { no: 0.93, yes: 0.07 } },
     }),
     cause({
       id: 'element_strained',
       title: 'The element has been strained',
       tell: 'Zero does not come back after full scale.',
       doThis: 'It needs a new element; no screw mends it.',
+      check: ask(
+        'After full scale, does zero come back?',
+        'zero_back',
+        ['Yes', 'yes'],
+        ['No', 'no'],
+      ),
       prior: 0.15,
       noChange: 0.3,
+      likelihood: { zero_back: { no: 0.93, yes: 0.07 } },
     }),
     cause({
       id: 'screw_loose',
       title: 'A lock screw is loose',
       tell: 'The same pressure shows another figure each time.',
       doThis: 'Tighten every lock screw, then begin with zero.',
+      check: ask('Is every lock screw tight?', 'screws', ['Yes', 'tight'], ['No', 'loose']),
       prior: 0.2,
       noChange: 0.5,
+      likelihood: { screws: { loose: 0.93, tight: 0.07 } },
     }),
+    ...ordinaryCauses('sensing_shut'),
   ],
   steps: [
     {

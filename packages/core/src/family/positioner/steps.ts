@@ -1,5 +1,6 @@
 import type { Procedure } from '../../step';
 import { ask, cause } from '../shared/causes';
+import { ordinaryCauses } from '../shared/ordinary-causes';
 import { permit, putBack, sign } from '../shared/steps';
 
 /** Positioner on a valve: supply, five points, zero and span as one system, five points again. */
@@ -41,8 +42,15 @@ export const positionerProcedure: Procedure = {
       tell: 'It sticks, then jumps: going up and coming down do not agree.',
       doThis:
         'Stroke it a few times. If it stays, the gland or the guide needs work; no screw mends it.',
+      check: ask(
+        'Up and down, does it stand at the same travel?',
+        'agrees',
+        ['Yes', 'yes'],
+        ['No, it sticks and jumps', 'no'],
+      ),
       prior: 0.25,
       noChange: 0.5,
+      likelihood: { agrees: { no: 0.93, yes: 0.07 } },
     }),
     cause({
       id: 'link_slips',
@@ -59,9 +67,17 @@ export const positionerProcedure: Procedure = {
       title: 'Nozzle or restriction is dirty',
       tell: 'The output hangs at one end.',
       doThis: 'Clean it with the maker’s wire, and look at the air: oil or water?',
+      check: ask(
+        'Does the output follow when the flapper is moved by hand?',
+        'flapper',
+        ['Yes', 'follows'],
+        ['No, it hangs', 'hangs'],
+      ),
       prior: 0.15,
       noChange: 0.85,
+      likelihood: { flapper: { hangs: 0.93, follows: 0.07 } },
     }),
+    ...ordinaryCauses('water_in_air', 'vent_blocked'),
   ],
   steps: [
     {

@@ -1,5 +1,6 @@
 import type { Procedure } from '../../step';
 import { ask, cause } from '../shared/causes';
+import { ordinaryCauses } from '../shared/ordinary-causes';
 import { nutEnd, permit, putBack, sign } from '../shared/steps';
 
 /** On-off pressure switch: scale and differential by cycles against the gauge. */
@@ -35,25 +36,42 @@ export const switchProcedure: Procedure = {
       title: 'The siphon or pipe is blocked',
       tell: 'The switch lags far behind the gauge.',
       doThis: 'Shut, bleed and clear it. Fill a siphon with water before steam.',
+      check: ask(
+        'Does it snap as soon as the gauge passes its point?',
+        'lags',
+        ['Yes', 'no'],
+        ['No, well after', 'yes'],
+      ),
       prior: 0.25,
       noChange: 0.6,
+      likelihood: { lags: { yes: 0.93, no: 0.07 } },
     }),
     cause({
       id: 'not_level',
       title: 'The switch does not hang level',
       tell: 'Both points are off by the same amount, and wander.',
       doThis: 'Level it, as its maker shows.',
+      check: ask('Does it hang level, as its maker shows?', 'level', ['Yes', 'yes'], ['No', 'no']),
       prior: 0.2,
       noChange: 0.3,
+      likelihood: { level: { no: 0.93, yes: 0.07 } },
     }),
     cause({
       id: 'screws_swapped',
       title: 'The other screw was turned',
       tell: 'The band moved where its width should have, or the other way round.',
       doThis: 'Scale moves both points; differential moves only one.',
+      check: ask(
+        'Was it the screw that its plate names?',
+        'screw',
+        ['Yes', 'right'],
+        ['No, the other', 'other'],
+      ),
       prior: 0.2,
       noChange: 0.3,
+      likelihood: { screw: { other: 0.93, right: 0.07 } },
     }),
+    ...ordinaryCauses('diaphragm_torn'),
   ],
   steps: [
     {

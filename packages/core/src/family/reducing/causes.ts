@@ -179,7 +179,7 @@ export const reducingCauses: readonly Cause[] = [
     prior: 0.05,
     likelihood: {
       vent: { quiet: 0.6, flows: 0.4 },
-      answer: { wrong_way: 0.97, no_change: 0.25, too_little: 0.01, too_much: 0.01 },
+      answer: { wrong_way: 0.78, no_change: 0.2, too_little: 0.01, too_much: 0.01 },
       other_way: { rises: 0.97, nothing: 0.03 },
       travel: { low_end: 0.8, middle: 0.15, high_end: 0.05 },
       trend: { still: 0.7, falling: 0.15, creeping_up: 0.1, swinging: 0.05 },

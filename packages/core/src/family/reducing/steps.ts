@@ -1,5 +1,6 @@
 import type { Procedure } from '../../step';
 import { reducingCauses } from './causes';
+import { controlValveFaults, ordinaryCauses } from '../shared/ordinary-causes';
 
 /** Pilot-operated reducing valve on water. Version rises whenever a step changes its meaning. */
 export const reducingProcedure: Procedure = {
@@ -24,7 +25,7 @@ export const reducingProcedure: Procedure = {
     { key: 'outlet_isolator', name: 'Downstream isolator', kind: 'isolator', at: 'after' },
     { key: 'demand', name: 'Outlets', kind: 'throttle', at: 'after' },
   ],
-  causes: reducingCauses,
+  causes: [...reducingCauses, ...ordinaryCauses(...controlValveFaults, 'speed_shut')],
   steps: [
     {
       id: 'stored_pressure',
@@ -272,7 +273,7 @@ export const reducingProcedure: Procedure = {
       role: 'outlet',
       purpose: 'no_flow',
       rows: 6,
-      say: 'Watch the outlet for a minute with nothing flowing',
+      say: 'Watch the outlet with nothing flowing',
       why: 'It may rise by {lockup_allowed} and stop. A rise that goes on is creep: the seat leaks.',
     },
     {

@@ -4,12 +4,14 @@ import { reliefPilotFacts } from './facts';
 import { pilotReliefPlateSchema } from './plate';
 import { reliefPilotSlots } from './slots';
 import { pilotReliefProcedure } from './steps';
+import { pilotReliefProcedure2 } from './steps-2';
 import { drawPilotRelief } from './twin';
 
 export const reliefPilot = defineFamily({
   plateSchema: pilotReliefPlateSchema,
   facts: reliefPilotFacts,
-  procedure: pilotReliefProcedure,
+  procedure: pilotReliefProcedure2,
+  earlier: [pilotReliefProcedure],
   draw: drawPilotRelief,
   checks: pilotReliefIssues,
   slots: reliefPilotSlots,

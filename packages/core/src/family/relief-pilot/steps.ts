@@ -1,5 +1,6 @@
 import type { Procedure } from '../../step';
 import { ask, cause, sharedCauses } from '../shared/causes';
+import { ordinaryCauses } from '../shared/ordinary-causes';
 import { fitGauges, lockStep, nutEnd, permit, putBack, sign } from '../shared/steps';
 
 /** Pilot-operated relief valve on water: found by lowering until it dribbles, proved over cycles. */
@@ -73,6 +74,13 @@ export const pilotReliefProcedure: Procedure = {
       noChange: 0.95,
       likelihood: { outlet: { shut: 0.97, open: 0.03 } },
     }),
+    ...ordinaryCauses(
+      'strainer_blocked',
+      'diaphragm_torn',
+      'seat_dirty',
+      'stem_seized',
+      'speed_shut',
+    ),
     ...sharedCauses('nut_tight', 'air', 'off_spring', 'reversed'),
   ],
   steps: [

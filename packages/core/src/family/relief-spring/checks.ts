@@ -14,10 +14,12 @@ export type SpringReliefIssue =
       readonly estimate: number;
     };
 
-/** Greatest pressure that the machine may see here: the maker's figure, else its plate by density, Pa. */
+/** Greatest pressure that the machine may see here: the maker's figure, else the smaller of its plate and that by density, Pa. */
 export function greatestOf(plate: SpringReliefPlate): number {
   const estimate = standardAirPressure(plate.machine_max_pa, plate.altitude_m, plate.air_k);
-  return plate.maker_max_pa ?? (estimate.ok ? estimate.value : plate.machine_max_pa);
+  if (plate.maker_max_pa !== undefined) return plate.maker_max_pa;
+  const isLess = estimate.ok && Math.abs(estimate.value) < Math.abs(plate.machine_max_pa);
+  return isLess ? estimate.value : plate.machine_max_pa;
 }
 
 /** Set no higher than the machine may see, and on the side that its service says. */

@@ -4,12 +4,14 @@ import { reliefSpringFacts } from './facts';
 import { springReliefPlateSchema } from './plate';
 import { reliefSpringSlots } from './slots';
 import { springReliefProcedure } from './steps';
+import { springReliefProcedure2 } from './steps-2';
 import { drawSpringRelief } from './twin';
 
 export const reliefSpring = defineFamily({
   plateSchema: springReliefPlateSchema,
   facts: reliefSpringFacts,
-  procedure: springReliefProcedure,
+  procedure: springReliefProcedure2,
+  earlier: [springReliefProcedure],
   draw: drawSpringRelief,
   checks: springReliefIssues,
   slots: reliefSpringSlots,

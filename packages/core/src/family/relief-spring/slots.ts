@@ -6,5 +6,7 @@ export const reliefSpringSlots: Slots<SpringReliefPlate> = {
   machine_max: ({ plate }, { pressure }) => pressure(plate.machine_max_pa),
   corrected_max: ({ plate }, { pressure }) => pressure(greatestOf(plate)),
   flow_arrow: ({ plate }) =>
-    plate.service === 'vacuum' ? 'towards the machine' : 'away from the machine',
+    plate.service === 'vacuum'
+      ? 'with the flow: out of the room, into the pipe'
+      : 'with the flow: out of the pipe, into the room',
 };

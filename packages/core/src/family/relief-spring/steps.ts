@@ -1,5 +1,6 @@
 import type { Procedure } from '../../step';
 import { ask, cause, sharedCauses } from '../shared/causes';
+import { ordinaryCauses } from '../shared/ordinary-causes';
 import { lockStep, nutEnd, permit, putBack, sign } from '../shared/steps';
 
 const throttleEnd = {
@@ -61,6 +62,7 @@ export const springReliefProcedure: Procedure = {
       noChange: 0.5,
       likelihood: { trend: { swinging: 0.4, still: 0.4, else: 0.1 } },
     }),
+    ...ordinaryCauses('seat_dirty', 'vent_blocked'),
     ...sharedCauses('nut_tight', 'off_spring', 'reversed', 'stiffer_or_softer'),
   ],
   steps: [

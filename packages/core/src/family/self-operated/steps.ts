@@ -1,6 +1,7 @@
 import type { Phase, Procedure, Step } from '../../step';
 import type { AnyPlate } from '../../valve';
 import { ask, cause, sharedCauses } from '../shared/causes';
+import { controlValveFaults, ordinaryCauses } from '../shared/ordinary-causes';
 import { lockStep, nutEnd, permit, putBack, sign } from '../shared/steps';
 import { arrangementSchema, type Arrangement } from './plate';
 import { shutDown, startUp, type Move } from './sequences';
@@ -135,7 +136,7 @@ export function startSteps(arrangement: Arrangement): readonly Step[] {
             role: 'outlet',
             purpose: 'no_flow',
             rows: 6,
-            say: 'Watch the outlet for a minute with nothing flowing',
+            say: 'Watch the outlet with nothing flowing',
             why: 'It may rise a little and stop. A rise that goes on is creep.',
           },
           {
@@ -246,6 +247,7 @@ export const selfOperatedProcedure: Procedure = {
       noChange: 0.9,
       likelihood: { by_pass: { open: 0.95, shut: 0.05 } },
     }),
+    ...ordinaryCauses(...controlValveFaults, 'vent_blocked'),
     ...sharedCauses(
       'no_flow',
       'supply_low',

@@ -1,5 +1,6 @@
 import type { Procedure, Step } from '../../step';
 import { ask, cause, sharedCauses } from '../shared/causes';
+import { ordinaryCauses } from '../shared/ordinary-causes';
 import { lockStep, nutEnd, permit, putBack, sign } from '../shared/steps';
 
 const ready: readonly Step[] = [
@@ -222,6 +223,7 @@ export const suctionProcedure: Procedure = {
       noChange: 0.9,
       likelihood: { warm: { no: 0.9, yes: 0.1 } },
     }),
+    ...ordinaryCauses('strainer_blocked', 'stem_seized'),
     ...sharedCauses('nut_tight', 'off_spring', 'stiffer_or_softer'),
   ],
   steps: [...ready, ...setIt, putBack, sign],

@@ -1,5 +1,6 @@
 import type { Procedure } from '../../step';
 import { ask, cause, sharedCauses } from '../shared/causes';
+import { controlValveFaults, ordinaryCauses } from '../shared/ordinary-causes';
 import { fitGauges, lockStep, nutEnd, permit, putBack, sign } from '../shared/steps';
 
 const selectorEnd = {
@@ -41,9 +42,9 @@ export const sustainingProcedure: Procedure = {
       prior: 0.3,
       noChange: 0.8,
       likelihood: {
-        flow: { weak: 0.85, strong: 0.1, ok: 0.3, none: 0.5 },
+        flow: { weak: 0.5, strong: 0.05, ok: 0.15, none: 0.3 },
         vent: { quiet: 0.8, flows: 0.2 },
-        trend: { still: 0.8, else: 0.07 },
+        trend: { still: 0.8, else: 0.2 },
       },
     }),
     cause({
@@ -64,6 +65,7 @@ export const sustainingProcedure: Procedure = {
         passing: { quiet: 0.9, flows: 0.1 },
       },
     }),
+    ...ordinaryCauses(...controlValveFaults, 'speed_shut'),
     ...sharedCauses(
       'selector_off',
       'nut_tight',

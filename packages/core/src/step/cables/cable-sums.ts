@@ -1,10 +1,12 @@
 import type { Result } from '../../result';
 import {
+  copperOf,
   instrumentRules,
   loopBudget,
   type CablePlate,
   type LoopBudget,
   type LoopError,
+  type LoopNeeds,
 } from '../../valve';
 import { pilotOf } from '../registers/pilot-of';
 import type { RunState } from '../run-state';
@@ -26,7 +28,9 @@ export type CableSum = {
 /** What is left of each supply at the end of its cable. The loop keeps the house’s headroom. */
 export function cableSums(run: RunState): readonly CableSum[] {
   const plate = pilotOf(run);
-  const headroom = instrumentRules(run.started.house_rules).loop_headroom_v;
+  const rules = run.started.house_rules;
+  const headroom = instrumentRules(rules).loop_headroom_v;
+  const copper = copperOf(rules);
   return cables.map((cable) => {
     const measured = Object.fromEntries(
       cableFields.flatMap((field) => {
@@ -35,16 +39,24 @@ export function cableSums(run: RunState): readonly CableSum[] {
       }),
     );
     const needs = { ...plate[cable], ...measured };
-    return { cable, needs, budget: budgetOf(needs, cable === 'loop' ? headroom : 0) };
+    return {
+      cable,
+      needs,
+      budget: budgetOf(needs, { headroom: cable === 'loop' ? headroom : 0, copper }),
+    };
   });
 }
 
 /** The budget of a cable as its plate has it. */
-export const budgetOf = (needs: CablePlate, headroom: number): Result<LoopBudget, LoopError> =>
+export const budgetOf = (
+  needs: CablePlate,
+  { headroom, copper }: Pick<LoopNeeds, 'headroom' | 'copper'>,
+): Result<LoopBudget, LoopError> =>
   loopBudget({
     supply: needs.supply_v,
     sensor: needs.needs_v,
     headroom,
+    copper,
     load: needs.load_ohm,
     current: needs.current_a,
     cable: { length: needs.length_m, area: needs.area_m2, at: needs.at_k },

@@ -57,6 +57,7 @@ export function lightsView(run: RunState, now?: number): LightsView {
     highest,
     resolution: Math.max((highest - lowest) / 40, 2 * (gauge?.resolution_pa ?? 0)),
     failCost: instrumentRules(run.started.house_rules).light_fail_cost,
+    failures: run.started.house_rules.edge_failures ?? 1,
   });
   const middle = middleOf(search, { low: plate.maker_low_pa, high: plate.maker_high_pa });
   const { rate, prior } = settingView(run, 'main');

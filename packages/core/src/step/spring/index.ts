@@ -6,11 +6,13 @@ import { springNow } from './spring-now';
 /** A spring of the chart in which the target lies. */
 export const springStep: StepBehaviour<'spring'> = {
   maySkip: true,
+  opensByEntry: true,
   fold: (_, __, event) =>
     event.type === 'spring_changed'
       ? {
           record: { kind: 'spring' },
           spring: { adjuster: event.adjuster, colour: event.colour },
+          opens: true,
         }
       : undefined,
   asks: (run, step) => {

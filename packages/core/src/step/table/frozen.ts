@@ -3,7 +3,7 @@ import { z } from 'zod';
 const number = z.number();
 
 export const noFlowSchema = z.object({
-  shape: z.enum(['levels', 'creeps']),
+  shape: z.enum(['levels', 'creeps', 'cannot_tell']),
   sure: number,
   rise_pa: number,
   allowed_pa: number,

@@ -23,12 +23,17 @@ export function noFlowProofs(run: RunState, step: StepOf<'table'>): readonly Pro
     guard: gauge.resolution_pa,
     unit: 'pa',
   });
+  const limited = limitProof(run, step, resultUncertainty(gauge));
+  if (shape === 'cannot_tell') {
+    const isWithin = risesTo.verdict === 'pass' || risesTo.verdict === 'pass_without_margin';
+    return [isWithin ? notProved(rise, 'cannot_tell') : risesTo, limited];
+  }
   const isSure = sure >= SURE;
   const shaped =
     shape === 'creeps'
       ? noBetterThan(risesTo, isSure ? 'fail' : 'fail_without_margin', 'creeps')
       : noBetterThan(risesTo, isSure ? 'pass' : 'pass_without_margin', 'not_sure');
-  return [shaped, limitProof(run, step, resultUncertainty(gauge))];
+  return [shaped, limited];
 }
 
 function limitProof(run: RunState, step: StepOf<'table'>, guard: number): Proof {
@@ -37,7 +42,8 @@ function limitProof(run: RunState, step: StepOf<'table'>, guard: number): Proof 
   const highest = Math.max(
     ...run.readings
       .filter(({ purpose }) => purpose === 'no_flow')
-      .map(({ reading }) => sign * reading.si),
+      .flatMap(({ reading, between = [] }) => [reading.si, ...between.map(({ si }) => si)])
+      .map((si) => sign * si),
   );
   return proofAtMost(
     { proof: 'no_flow_limit', step },

@@ -1,0 +1,72 @@
+import { defaultHouseRules, type HouseRules } from '@holvek/core';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { TamaguiProvider } from 'tamagui';
+import { HouseRulesForm } from './house-rules-form';
+import { config } from '@/theme/tamagui.config';
+
+/** The form over a server that keeps what it is sent. */
+async function shown() {
+  const sent: HouseRules[] = [];
+  global.fetch = jest.fn(async (_path: string, init?: { readonly body?: string }) => {
+    if (init?.body !== undefined) sent.push(JSON.parse(init.body) as HouseRules);
+    const text = JSON.stringify(sent.at(-1) ?? defaultHouseRules);
+    return { ok: true, status: 200, text: async () => text, headers: new Headers() };
+  }) as never;
+  render(
+    <TamaguiProvider config={config} defaultTheme="light">
+      <QueryClientProvider client={new QueryClient()}>
+        <HouseRulesForm />
+      </QueryClientProvider>
+    </TamaguiProvider>,
+  );
+  await act(async () => undefined);
+  return sent;
+}
+const type = (label: string, value: string) =>
+  act(async () => void fireEvent.change(screen.getByLabelText(label), { target: { value } }));
+const press = (name: string) =>
+  act(async () => void fireEvent.click(screen.getByRole('button', { name })));
+const isOff = () =>
+  screen.getByRole('button', { name: 'Keep these figures' }).getAttribute('aria-disabled') ===
+  'true';
+
+describe('the figures of the house', () => {
+  test('one that is changed is kept in SI, and all others as they were', async () => {
+    const sent = await shown();
+    expect(isOff()).toBe(true);
+    await type('Lockup allowed on low-pressure gas, at least', '0.4');
+    expect(isOff()).toBe(false);
+    await press('Keep these figures');
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]!.lockup_gas).toEqual({ ...defaultHouseRules.lockup_gas, low_least_pa: 400 });
+    const { lockup_gas: _, instruments: _instruments, ...others } = sent[0]!;
+    const { lockup_gas: _ordinary, ...ordinary } = defaultHouseRules;
+    expect(others).toEqual(ordinary);
+  });
+
+  test('one that is no number is named, and nothing can be kept', async () => {
+    await shown();
+    await type('Longest watch with nothing flowing', 'long');
+    expect(screen.getByRole('alert').textContent).toMatch(/plain number/u);
+    expect(isOff()).toBe(true);
+  });
+
+  test('the ordinary figure is a touch away', async () => {
+    await shown();
+    const field = screen.getByLabelText<HTMLInputElement>('Largest blowdown');
+    expect(screen.queryByRole('button', { name: /back to the ordinary/u })).toBeNull();
+    await type('Largest blowdown', '9');
+    await press('back to the ordinary 15 %');
+    expect(field.value).toBe('15');
+  });
+
+  test('is found by its words', async () => {
+    await shown();
+    await type('Find a figure', 'creep');
+    expect(screen.getByLabelText('A rise that goes on is creep from')).toBeTruthy();
+    expect(screen.queryByLabelText('Largest blowdown')).toBeNull();
+    await type('Find a figure', 'nothing of the kind');
+    expect(screen.getByText('No figure is called so.')).toBeTruthy();
+  });
+});

@@ -106,6 +106,10 @@ describe('edges of lighting', () => {
       expect(again.low).toMatchObject({ lit: 1270, failed: undefined });
       expect(again.next!.pressure).toBeLessThan(1200);
     });
+    test('what lit nearest to the edge counts, though it was tried beside a light further in', () => {
+      const search = tries([1300, true], [1270, true], [1258, true], [1215, false], [1215, false]);
+      expect(search.low).toMatchObject({ isFound: true, lit: 1258, failed: 1215 });
+    });
     test('where luck decides is outside', () => {
       const soft = tries([1300, true], [1270, false], [1270, true], [1270, false], [2500, true]);
       expect(soft.low).toMatchObject({ isFound: true, lit: 1300, failed: 1270 });

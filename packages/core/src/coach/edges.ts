@@ -122,22 +122,23 @@ function talliedLights(lights: readonly Light[], { resolution, failures = 1 }: E
       doubtful: [],
     };
   }
-  const places: { pressure: number; lit: number; failed: number }[] = [];
+  const places: Place[] = [];
   for (const light of lights) {
-    const known = places.find(
-      ({ pressure }) => Math.abs(pressure - light.pressure) < resolution / 3,
-    );
-    const place = known ?? { pressure: light.pressure, lit: 0, failed: 0 };
+    const known = places.find(({ at }) => Math.abs(at - light.pressure) < resolution / 3);
+    const place = known ?? { at: light.pressure, lit: [], failed: [] };
     if (!known) places.push(place);
-    place[isGood(light) ? 'lit' : 'failed'] += 1;
+    place[isGood(light) ? 'lit' : 'failed'].push(light.pressure);
   }
-  const bad = places.filter(({ lit, failed }) => failed >= lit);
+  const bad = places.filter(({ lit, failed }) => failed.length >= lit.length);
   return {
-    good: places.filter(({ lit, failed }) => lit > failed).map(({ pressure }) => pressure),
-    bad: bad.map(({ pressure }) => pressure),
-    doubtful: bad.filter(({ failed }) => failed < failures).map(({ pressure }) => pressure),
+    good: places.filter((place) => !bad.includes(place)).flatMap(({ lit }) => lit),
+    bad: bad.flatMap(({ failed }) => failed),
+    doubtful: bad.filter(({ failed }) => failed.length < failures).flatMap(({ failed }) => failed),
   };
 }
+
+/** Tries so near to one another that they tell of one pressure; each keeps its own, Pa. */
+type Place = { readonly at: number; readonly lit: number[]; readonly failed: number[] };
 
 type Bounds = {
   readonly lit: number;

@@ -3,7 +3,7 @@ import type { Seconds } from '../quantity';
 import { creepOf } from './creep';
 import { spanOf } from './record';
 import { answerOfTurn, LEFT, type Rest } from './still-to-come';
-import { swingOf } from './swings';
+import { isSwingingOut, swingOf } from './swings';
 
 export type Settling =
   | { readonly state: 'too_few' }
@@ -58,7 +58,11 @@ export function settling(
   if (creep !== undefined) return { state: 'creeping', rate: creep };
   const { began, recent, rest } = answer;
   const isUnanswered = began === undefined && spanOf(samples) < UNMOVED;
-  if (rest.chance > CHANCE || isUnanswered) return comingToRest(rest, resolution);
+  // What came fast says nothing of a slow part that this valve has shown before.
+  const isTooSoon =
+    spanOf(samples) < (learned ?? 0) ||
+    (began !== undefined && isSwingingOut(samples, began, resolution));
+  if (rest.chance > CHANCE || isUnanswered || isTooSoon) return comingToRest(rest, resolution);
   const { level, timeConstant } = rest;
   const steadyFor = steadyStretch(recent, 2 * resolution);
   return { state: 'settled', level, steadyFor, timeConstant };

@@ -7,20 +7,19 @@ import {
   type Sheet,
   type ValveSummary,
 } from '@holvek/core';
-import { codeOf, testServer, valve, wholeRun, type TestServer } from '../testing/server';
+import { codeOf, now, testServer, valve, wholeRun, type TestServer } from '../testing/server';
 
 let server: TestServer;
 let id: string;
-const signed = async (run: string, seed: number): Promise<string> => {
-  const answer = await server.send('POST', `/runs/${run}/events`, {
-    events: wholeRun(run, seed).events,
-  });
+const HOUR_MS = 3_600_000;
+const signed = async (run: string, seed: number, startAtMs = now): Promise<string> => {
+  const { events } = wholeRun(run, seed, undefined, startAtMs);
+  const answer = await server.send('POST', `/runs/${run}/events`, { events });
   return ((await answer.json()) as Ingested).sheetId!;
 };
 beforeAll(async () => {
   server = await testServer();
-  // Both begin at once; this one takes less time.
-  id = await signed('run-a', 2);
+  id = await signed('run-a', 1);
 });
 afterAll(() => server.store.close());
 
@@ -28,7 +27,7 @@ describe('sheets', () => {
   test('are read by id, and latest first', async () => {
     const sheet = (await (await server.get(`/sheets/${id}`)).json()) as Sheet;
     expect(sheet.body.valve_tag).toBe(valve.tag);
-    const second = await signed('run-b', 1);
+    const second = await signed('run-b', 2, now + 2 * HOUR_MS);
     const all = (await (await server.get('/sheets')).json()) as Sheet[];
     expect(all.map((each) => each.id)).toEqual([second, id]);
   });

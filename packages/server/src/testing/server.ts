@@ -47,13 +47,18 @@ export async function testServer(file = ':memory:'): Promise<TestServer> {
 }
 
 /** A whole run of the valve as a phone would have written it: a record, its readings given by hand. */
-export function wholeRun(runId: string, seed = 1, stopBefore?: string): Rehearsal {
-  const practice = wholePractice(runId, seed, stopBefore);
+export function wholeRun(runId: string, seed = 1, stopBefore?: string, startAtMs = now): Rehearsal {
+  const practice = wholePractice(runId, seed, stopBefore, startAtMs);
   return { ...practice, events: asRecord(practice.events) };
 }
 
 /** The same as practice on its twin. */
-export function wholePractice(runId: string, seed = 1, stopBefore?: string): Rehearsal {
+export function wholePractice(
+  runId: string,
+  seed = 1,
+  stopBefore?: string,
+  startAtMs = now,
+): Rehearsal {
   const started = startDraft(valve, {
     school: 'from_zero',
     gauges: { inlet: gauges[0]!, outlet: gauges[1]! },
@@ -75,7 +80,7 @@ export function wholePractice(runId: string, seed = 1, stopBefore?: string): Reh
     runId,
     twin: twinOf(stamped)!,
     author: 'Ines Varga',
-    startAtMs: now,
+    startAtMs,
     newId: () => `${runId}-${String(++count).padStart(4, '0')}`,
     ...(stopBefore ? { stopBefore } : {}),
   });

@@ -50,6 +50,7 @@ export * from './search/shape';
 export * from './self-tune/shape';
 export * from './self-tune/trim-now';
 export * from './set/rate-prior';
+export type { Foretold, Parked, SettingDot } from './set/replay-marks';
 export * from './set/setting-view';
 export * from './set/shape';
 export * from './sign/shape';

@@ -1,10 +1,6 @@
 import {
-  afterReading,
-  afterTurn,
-  answerOf,
   learnedRate,
   nextMove,
-  startBelief,
   type Answer,
   type Belief,
   type LearnedRate,
@@ -14,17 +10,10 @@ import {
 } from '../../coach';
 import { gaugeError, resultUncertainty, type Gauge } from '../../gauge';
 import { adjusterPlate, targetOf, type AdjusterSpec, type Target } from '../../valve';
-import type { RunState, SettingMark } from '../run-state';
+import type { RunState } from '../run-state';
 import { adjusterNow } from '../spring/spring-now';
 import { ratePrior } from './rate-prior';
-
-/** A settled reading and the turns since the one before it: a dot on the lane strip. */
-export type SettingDot = {
-  readonly pressure: number;
-  readonly turns: number;
-  readonly inControl: boolean;
-  readonly atMs: number;
-};
+import { replayMarks, type Foretold, type Parked, type SettingDot } from './replay-marks';
 
 /** Pressures of a vacuum are given by their size; `sign` says how they read. */
 export type SettingView = {
@@ -47,20 +36,22 @@ export type SettingView = {
   /** Net turns since the setting began. */
   readonly position: number;
 };
-export type Foretold = { readonly mean: number; readonly low: number; readonly high: number };
-
-/** How an adjuster was parked before it is set; `as_it_was` where it was not touched. */
-export type Parked = 'free' | 'near_free' | 'full' | 'as_it_was';
 
 /** The setting step of one adjuster as the coach sees it, computed from turns and settled readings. */
 export function settingView(run: RunState, adjuster: string): SettingView {
   const stand = standOf(run, adjuster);
   const { gauge, prior, position, target, sign, spec } = stand;
   const sd = gauge ? settingSd(gauge) : 1000;
-  const marks = (run.marks[adjuster] ?? []).map((mark) =>
-    mark.kind === 'read' ? { ...mark, pressure: sign * mark.pressure } : mark,
-  );
-  const replay = replayMarks(marks, { ...stand, sd, directionKnown: adjuster in run.directions });
+  const replay = replayMarks(run.marks[adjuster] ?? [], {
+    prior,
+    sd,
+    sign,
+    takenUp: takenUpBy(stand.parked, prior),
+    parked: stand.parked,
+    travel: stand.own.travel_turns,
+    role: spec.role,
+    directionKnown: adjuster in run.directions,
+  });
   const told = aimOf(run, stand);
   const aim = isTurnedRound(prior, replay.belief) ? { ...told, room: undefined } : told;
   const last = replay.dots.at(-1);
@@ -106,8 +97,6 @@ export function standOf(run: RunState, adjuster: string) {
 }
 export type Stand = ReturnType<typeof standOf>;
 
-/** A spring that hangs slack reads nothing, Pa gauge. */
-const SLACK = 0;
 /** Standard deviation of a settled reading while setting, Pa. */
 const settingSd = (gauge: Gauge): number =>
   Math.hypot(gauge.resolution_pa / 2, gaugeError(gauge) / 4);
@@ -177,79 +166,4 @@ export function takenUpBy(
   if (parked === 'as_it_was') return 'unknown';
   const wasRaised = parked !== 'free';
   return wasRaised === (prior.direction !== 'lowers') ? 'clockwise' : 'anticlockwise';
-}
-
-type ReplayOptions = Pick<Stand, 'prior' | 'parked' | 'own' | 'spec'> & {
-  readonly sd: number;
-  readonly directionKnown: boolean;
-};
-
-function replayMarks(marks: readonly SettingMark[], options: ReplayOptions) {
-  const { prior, sd, parked, directionKnown, spec } = options;
-  const travel = options.own.travel_turns;
-  let belief: Belief | undefined;
-  /** Parked fully in, the first reading is what rules the gauge until the setting has come down to it. */
-  let ceiling = Number.POSITIVE_INFINITY;
-  /** A spring that hangs slack reads nothing, or upstream what passes the open valve. */
-  let floor = SLACK;
-  const dots: SettingDot[] = [];
-  let pendingTurns = 0;
-  /** Reading before the last turn and what that turn was foretold to give. */
-  let trial: { before: number; foretold: Foretold } | undefined;
-  let answer: Answer | undefined;
-  let isInControl = true;
-  for (const mark of marks) {
-    const before = dots.at(-1);
-    if (mark.kind === 'turned') {
-      belief = belief && afterTurn(belief, mark.turns);
-      pendingTurns += mark.turns;
-      if (belief && before)
-        trial = { before: before.pressure, foretold: foretell(belief, floor, ceiling) };
-      continue;
-    }
-    isInControl = mark.inControl;
-    if (!isInControl) {
-      // Nothing is learned and nothing is advised until the valve is in control again.
-    } else if (belief) {
-      if (trial) answer = answerOf(trial.before, mark.pressure, trial.foretold, sd);
-      // A deaf valve teaches nothing about its screw: its reading is shown but not learned from.
-      const isBeyond =
-        mark.pressure >= ceiling - 2 * sd || (floor > SLACK && mark.pressure <= floor + 2 * sd);
-      // One that still reads nothing may work the other way: going back is safe, and shows it.
-      const isSilent = prior.model !== undefined && mark.pressure <= floor + 2 * sd;
-      if (answer !== 'no_change' || directionKnown || isBeyond || isSilent)
-        belief = afterReading(belief, mark.pressure, sd, floor, ceiling);
-    } else {
-      const takenUp = takenUpBy(parked, prior);
-      const isHigh = parked === 'full';
-      const isFreeUpstream = parked === 'free' && spec.role === 'inlet' && mark.pressure > 4 * sd;
-      if (isHigh) ceiling = mark.pressure;
-      if (isFreeUpstream) floor = mark.pressure;
-      belief = startBelief(prior, {
-        reading: mark.pressure,
-        readingSd: sd,
-        takenUp,
-        ...(isHigh ? { parkedAt: travel } : isFreeUpstream ? { parkedAt: 0 } : {}),
-      });
-    }
-    const seen = { pressure: mark.pressure, inControl: mark.inControl, atMs: mark.atMs };
-    if (pendingTurns === 0 && before) dots[dots.length - 1] = { ...seen, turns: before.turns };
-    else dots.push({ ...seen, turns: pendingTurns });
-    pendingTurns = 0;
-  }
-  const foretold = pendingTurns === 0 ? undefined : trial?.foretold;
-  return { belief, dots, pendingTurns, foretold, answer, isInControl };
-}
-
-/** Mean and 90 % interval of what the gauge should read after the turn just made. */
-function foretell({ hypotheses }: Belief, floor: number, ceiling: number): Foretold {
-  const mean = hypotheses.reduce((sum, h) => sum + h.weight * h.setPoint, 0);
-  const variance = hypotheses.reduce(
-    (sum, h) => sum + h.weight * (h.varSetPoint + (h.setPoint - mean) ** 2),
-    0,
-  );
-  const reach = 1.645 * Math.sqrt(variance);
-  const seen = (pa: number) =>
-    Math.min(ceiling, Math.max(floor > SLACK ? floor : Number.NEGATIVE_INFINITY, pa));
-  return { mean: seen(mean), low: seen(mean - reach), high: seen(mean + reach) };
 }

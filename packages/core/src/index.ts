@@ -18,3 +18,4 @@ export * from './evidence';
 export * from './report';
 export * from './twin';
 export * from './exchange';
+export * from './register';

@@ -22,6 +22,7 @@ const layers = [
   'report',
   'twin',
   'exchange',
+  'register',
 ];
 
 const sources = (folder: string): string[] =>

@@ -2,6 +2,17 @@ import { z } from 'zod';
 import { plateSchema } from '../family';
 import { otherTargetsSchema, targetSchema, twinSketchSchema } from '../valve';
 
+const aboutText = z.string().max(120).optional();
+/** What tells this valve from others of its kind, as it is written on it. */
+export const aboutSchema = z.object({
+  model: aboutText,
+  serial: aboutText,
+  year: aboutText,
+  seal: aboutText,
+  key_size: aboutText,
+  screw_at: aboutText,
+});
+
 /** A valve of the register. */
 export const valveSchema = z.object({
   id: z.string().min(1).max(64),
@@ -14,6 +25,9 @@ export const valveSchema = z.object({
   other_targets: otherTargetsSchema.optional(),
   /** How its twin differs from the plate; absent for a twin drawn from the tag alone. */
   twin: twinSketchSchema.optional(),
+  about: aboutSchema.optional(),
+  /** Taken out of the register's rounds, with its records kept; absent while it is in use. */
+  retired: z.object({ why: z.string().min(1).max(400), on: z.iso.date() }).optional(),
 });
 export type Valve = z.infer<typeof valveSchema>;
 

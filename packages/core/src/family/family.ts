@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { Draw } from '../plant';
 import type { Procedure } from '../step';
-import type { AdjusterSpec, AnyPlate, Side, Targets } from '../valve';
+import type { AdjusterSpec, AnyPlate, PlateFact, Side, Targets } from '../valve';
 import type { Slots } from './slots';
 
 /** Something wrong with a plate or its targets; `stops` means that no run may start on it. */
@@ -30,6 +30,10 @@ export type PlateSchema = z.ZodObject<{ family: z.ZodLiteral<string> } & z.ZodRa
 /** A family, whole: everything that is its own stands in its folder. */
 export type FamilyDefinition<S extends PlateSchema, I extends Issue> = {
   readonly plateSchema: S;
+  /** What only its plate says, as it is asked for; none where it says only what every plate does. */
+  readonly plateFacts?: readonly PlateFact[];
+  /** Further adjusters that a valve of it need not have. */
+  readonly mayLack?: readonly string[];
   readonly facts: FamilyFacts;
   /** As it is walked now. */
   readonly procedure: Procedure;

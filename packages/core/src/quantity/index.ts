@@ -1,7 +1,7 @@
 export * from './kinds';
 export * from './units';
 export * from './parse';
-export { hasEitherMark } from './number-text';
+export { hasEitherMark, plainCharacters, readNumber } from './number-text';
 export * from './print';
 export * from './atmosphere';
 export * from './signals';

@@ -10,3 +10,5 @@ export * from './standard-air';
 export * from './switch-settings';
 export * from './target';
 export * from './twin-sketch';
+export * from './capability-facts';
+export * from './plate-fact';

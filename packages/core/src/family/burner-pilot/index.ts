@@ -1,3 +1,4 @@
+import { flameFacts } from '../../valve';
 import { defineFamily } from '../family';
 import { burnerIssues } from './checks';
 import { burnerPilotFacts } from './facts';
@@ -9,6 +10,7 @@ import { drawBurner } from './twin';
 
 export const burnerPilot = defineFamily({
   plateSchema: burnerPlateSchema,
+  plateFacts: flameFacts,
   facts: burnerPilotFacts,
   procedure: burnerProcedure2,
   earlier: [burnerProcedure],

@@ -2,12 +2,14 @@ import { defineFamily } from '../family';
 import { electronicIssues } from './checks';
 import { electronicPilotFacts } from './facts';
 import { electronicPilotPlateSchema } from './plate';
+import { electronicPilotPlateFacts } from './plate-facts';
 import { electronicPilotSlots } from './slots';
 import { electronicPilotProcedure } from './steps';
 import { drawElectronicPilot } from './twin';
 
 export const electronicPilot = defineFamily({
   plateSchema: electronicPilotPlateSchema,
+  plateFacts: electronicPilotPlateFacts,
   facts: electronicPilotFacts,
   procedure: electronicPilotProcedure,
   draw: drawElectronicPilot,

@@ -2,6 +2,7 @@ import { defineFamily } from '../family';
 import { hydraulicIssues } from './checks';
 import { hydraulicFacts } from './facts';
 import { hydraulicPlateSchema } from './plate';
+import { hydraulicPlateFacts } from './plate-facts';
 import { hydraulicSlots } from './slots';
 import { hydraulicProcedure } from './steps';
 import { hydraulicProcedure2 } from './steps-2';
@@ -10,6 +11,7 @@ import { drawHydraulic } from './twin';
 
 export const hydraulic = defineFamily({
   plateSchema: hydraulicPlateSchema,
+  plateFacts: hydraulicPlateFacts,
   facts: hydraulicFacts,
   procedure: hydraulicProcedure3,
   earlier: [hydraulicProcedure, hydraulicProcedure2],

@@ -1,3 +1,4 @@
+import { pointsFacts } from '../../valve';
 import { defineFamily } from '../family';
 import { linkageIssues } from '../shared/instrument-checks';
 import { indicatorFacts } from './facts';
@@ -7,6 +8,7 @@ import { drawIndicator } from './twin';
 
 export const indicator = defineFamily({
   plateSchema: indicatorPlateSchema,
+  plateFacts: pointsFacts,
   facts: indicatorFacts,
   procedure: indicatorProcedure,
   draw: drawIndicator,

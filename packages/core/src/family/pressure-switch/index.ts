@@ -1,3 +1,4 @@
+import { contactFacts } from '../../valve';
 import { defineFamily } from '../family';
 import { switchIssues } from './checks';
 import { pressureSwitchFacts } from './facts';
@@ -7,6 +8,7 @@ import { drawSwitch } from './twin';
 
 export const pressureSwitch = defineFamily({
   plateSchema: switchPlateSchema,
+  plateFacts: contactFacts,
   facts: pressureSwitchFacts,
   procedure: switchProcedure,
   draw: drawSwitch,

@@ -2,6 +2,7 @@ import { defineFamily } from '../family';
 import { pilotReliefIssues } from './checks';
 import { reliefPilotFacts } from './facts';
 import { pilotReliefPlateSchema } from './plate';
+import { pilotReliefPlateFacts } from './plate-facts';
 import { reliefPilotSlots } from './slots';
 import { pilotReliefProcedure } from './steps';
 import { pilotReliefProcedure2 } from './steps-2';
@@ -9,6 +10,7 @@ import { drawPilotRelief } from './twin';
 
 export const reliefPilot = defineFamily({
   plateSchema: pilotReliefPlateSchema,
+  plateFacts: pilotReliefPlateFacts,
   facts: reliefPilotFacts,
   procedure: pilotReliefProcedure2,
   earlier: [pilotReliefProcedure],

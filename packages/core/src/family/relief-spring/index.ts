@@ -2,6 +2,7 @@ import { defineFamily } from '../family';
 import { springReliefIssues } from './checks';
 import { reliefSpringFacts } from './facts';
 import { springReliefPlateSchema } from './plate';
+import { springReliefPlateFacts } from './plate-facts';
 import { reliefSpringSlots } from './slots';
 import { springReliefProcedure } from './steps';
 import { springReliefProcedure2 } from './steps-2';
@@ -9,6 +10,7 @@ import { drawSpringRelief } from './twin';
 
 export const reliefSpring = defineFamily({
   plateSchema: springReliefPlateSchema,
+  plateFacts: springReliefPlateFacts,
   facts: reliefSpringFacts,
   procedure: springReliefProcedure2,
   earlier: [springReliefProcedure],

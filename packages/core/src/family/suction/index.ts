@@ -1,12 +1,14 @@
 import { defineFamily } from '../family';
 import { suctionFacts } from './facts';
 import { suctionPlateSchema } from './plate';
+import { suctionPlateFacts } from './plate-facts';
 import { suctionSlots } from './slots';
 import { suctionProcedure } from './steps';
 import { drawSuction } from './twin';
 
 export const suction = defineFamily({
   plateSchema: suctionPlateSchema,
+  plateFacts: suctionPlateFacts,
   facts: suctionFacts,
   procedure: suctionProcedure,
   draw: drawSuction,

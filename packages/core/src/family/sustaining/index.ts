@@ -2,6 +2,7 @@ import { defineFamily } from '../family';
 import { sustainingIssues } from './checks';
 import { sustainingFacts } from './facts';
 import { sustainingPlateSchema } from './plate';
+import { sustainingPlateFacts } from './plate-facts';
 import { sustainingSlots } from './slots';
 import { sustainingProcedure } from './steps';
 import { sustainingProcedure2 } from './steps-2';
@@ -9,6 +10,8 @@ import { drawSustaining } from './twin';
 
 export const sustaining = defineFamily({
   plateSchema: sustainingPlateSchema,
+  plateFacts: sustainingPlateFacts,
+  mayLack: ['reducing'],
   facts: sustainingFacts,
   procedure: sustainingProcedure2,
   earlier: [sustainingProcedure],

@@ -1,0 +1,22 @@
+import { choiceOf, type PlateFact } from '../../valve';
+
+/** What only this family's plate says. */
+export const selfOperatedPlateFacts: readonly PlateFact[] = [
+  {
+    path: 'arrangement.service',
+    label: 'Service',
+    ...choiceOf({ reducing: 'reducing', back_pressure: 'back pressure', relief: 'relief' }),
+  },
+  {
+    path: 'arrangement.loading',
+    label: 'Loaded by',
+    ...choiceOf({
+      spring: 'its spring',
+      bled_first: 'a supply, bled first',
+      bled_last: 'a supply, bled last',
+    }),
+  },
+  { path: 'arrangement.control_line', label: 'Control line outside', kind: 'yes_no' },
+  { path: 'arrangement.bypass', label: 'Bypass round it', kind: 'yes_no' },
+  { path: 'arrangement.vent_piped', label: 'Vent piped away', kind: 'yes_no' },
+];

@@ -1,0 +1,136 @@
+import {
+  fromSI,
+  parseDifference,
+  parsePressure,
+  plainCharacters,
+  readNumber,
+  toSI,
+  unitOf,
+  type AbsolutePressure,
+  type PressureError,
+} from '../quantity';
+import { err, ok, type Result } from '../result';
+import type { PlateFact } from '../valve';
+
+/** In which unit pressures are written where none is, and what the air weighs there. */
+export type Writing = { readonly unit: string; readonly barometer: AbsolutePressure };
+
+export type FactError =
+  | PressureError
+  | { readonly code: 'register.missing' }
+  | { readonly code: 'register.no_number'; readonly unit: string }
+  | { readonly code: 'register.no_choice' };
+
+/** Where the three texts of a signal stand. */
+export const signalPaths = (path: string) => ({
+  unit: `${path}.unit`,
+  low: `${path}.low`,
+  high: `${path}.high`,
+});
+/** Units that a signal is written in, with the kind of signal that each is of. */
+export const signalUnits = {
+  mA: 'current',
+  V: 'voltage',
+  '%': 'fraction',
+  kPa: 'pressure',
+  bar: 'pressure',
+  psi: 'pressure',
+} as const;
+
+const eight = (value: number): string => String(Number(value.toPrecision(8)));
+
+/** A value of a plate as it would be typed. */
+export function factText(fact: PlateFact, value: unknown, { unit }: Writing): string {
+  if (value === undefined || value === null) return '';
+  switch (fact.kind) {
+    case 'pressure':
+    case 'difference':
+      return eight(fromSI(value as number, unit));
+    case 'figure':
+      return eight(((value as number) - (fact.offset ?? 0)) / fact.factor);
+    case 'list':
+      return (value as readonly string[]).join(', ');
+    case 'yes_no':
+      return value === true ? 'yes' : 'no';
+    case 'text':
+    case 'choice':
+      return value as string;
+    case 'signal':
+      return '';
+  }
+}
+
+/**
+ * What a text says of a fact, as the plate keeps it.
+ *
+ * @returns SI, a text, a list or a truth; undefined where nothing was typed and nothing need be
+ */
+export function readFact(
+  fact: PlateFact,
+  text: string,
+  { unit, barometer }: Writing,
+): Result<unknown, FactError> {
+  const typed = text.trim();
+  if (typed === '') return nothingTyped(fact);
+  switch (fact.kind) {
+    case 'pressure': {
+      const parsed = parsePressure(typed, unit, barometer);
+      return parsed.ok ? ok(parsed.value.si) : parsed;
+    }
+    case 'difference': {
+      const parsed = parseDifference(typed, unit);
+      return parsed.ok ? ok(parsed.value.si) : parsed;
+    }
+    case 'figure':
+      return readFigure(typed, fact);
+    case 'list':
+      return ok(listed(typed));
+    case 'yes_no':
+      return ok(typed === 'yes');
+    case 'choice':
+      return fact.options.some(({ value }) => value === typed)
+        ? ok(typed)
+        : err({ code: 'register.no_choice' });
+    case 'text':
+    case 'signal':
+      return ok(typed);
+  }
+}
+
+const nothingTyped = (fact: PlateFact): Result<unknown, FactError> => {
+  if (fact.kind === 'list') return ok([]);
+  return fact.optional ? ok(undefined) : err({ code: 'register.missing' });
+};
+
+const listed = (text: string): readonly string[] =>
+  text
+    .split(/[,;\n]/u)
+    .map((each) => each.trim())
+    .filter((each) => each !== '');
+
+/** A plain number; its unit may stand behind it as it stands beside the field. */
+function readFigure(
+  text: string,
+  { unit, factor, offset = 0 }: Extract<PlateFact, { kind: 'figure' }>,
+): Result<number, FactError> {
+  // "DN 80" is how a size is written.
+  const bare = text.replace(/^DN\s*/iu, '');
+  const read = readNumber(plainCharacters(bare));
+  const isPlain =
+    typeof read !== 'string' &&
+    (read.rest === '' || read.rest.toLowerCase() === unit.toLowerCase());
+  return isPlain
+    ? ok(Number((read.value * factor + offset).toPrecision(12)))
+    : err({ code: 'register.no_number', unit });
+}
+
+/** One end of a signal, SI. */
+export function readSignalEnd(text: string, unit: string): Result<number, FactError> {
+  if (text.trim() === '') return err({ code: 'register.missing' });
+  const read = readNumber(plainCharacters(text));
+  return typeof read === 'string' || read.rest !== ''
+    ? err({ code: 'register.no_number', unit })
+    : ok(Number(toSI(read.value, unitOf(unit).symbol).toPrecision(12)));
+}
+
+export const signalEndText = (si: number, unit: string): string => eight(fromSI(si, unit));

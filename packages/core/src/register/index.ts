@@ -1,0 +1,4 @@
+export * from './fact-text';
+export * from './tags';
+export * from './valve-draft';
+export * from './valve-facts';

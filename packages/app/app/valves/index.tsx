@@ -1,4 +1,4 @@
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { useMemo, useRef, useState } from 'react';
 import { FlatList } from 'react-native';
 import { XStack, YStack } from 'tamagui';
@@ -10,7 +10,7 @@ import { SyncPill } from '@/shell/sync-pill';
 import { useKeys } from '@/shell/use-keys';
 import { Pill } from '@/ui/card';
 import { Choice, TextInput } from '@/ui/field';
-import { Press, WordButton } from '@/ui/press';
+import { BigButton, Press, WordButton } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
 import { Muted, Strong } from '@/ui/words';
 import { useNow } from '@/ui/use-now';
@@ -29,6 +29,7 @@ const filters = [
   'not in order',
   'out of service',
   'in order',
+  'retired',
 ] as const;
 type Filter = (typeof filters)[number];
 
@@ -42,6 +43,7 @@ export default function ValvesScreen() {
   const [text, setText] = useState('');
   const [filter, setFilter] = useState<Filter>('all');
   const [areFilesOpen, setFilesOpen] = useState(false);
+  const router = useRouter();
   const input = useRef<{ focus: () => void }>(null);
   useKeys({ '/': () => input.current?.focus() });
   const rows = useMemo(() => {
@@ -59,7 +61,7 @@ export default function ValvesScreen() {
       }))
       .filter(
         ({ valve, standing }) =>
-          (filter === 'all' || standing === filter) &&
+          (filter === 'all' ? standing !== 'retired' : standing === filter) &&
           `${valve.tag} ${valve.name} ${valve.place} ${familyName[valve.plate.family]}`
             .toLowerCase()
             .includes(wanted),
@@ -101,6 +103,11 @@ export default function ValvesScreen() {
         ListEmptyComponent={
           valves.isPending ? (
             <Loading what="Fetching the register" />
+          ) : valves.data?.length === 0 ? (
+            <Empty
+              title="No valve yet"
+              say="Stand before the first one and read off its plate: it takes two minutes."
+            />
           ) : valves.data ? (
             <Empty
               title="No such valve"
@@ -119,6 +126,9 @@ export default function ValvesScreen() {
           <WordButton onPress={() => setFilesOpen(true)}>register as a file</WordButton>
         }
       />
+      <BigButton kind="outline" onPress={() => router.push('/valves/new' as Href)}>
+        New valve
+      </BigButton>
       <RegisterFiles isOpen={areFilesOpen} onClose={() => setFilesOpen(false)} />
     </YStack>
   );

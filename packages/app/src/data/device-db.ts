@@ -1,4 +1,5 @@
 import type { RunEvent } from '@holvek/core';
+import type { KeptChange } from './kept-changes';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** An entry that the server would not take, kept with its reason. */
@@ -15,6 +16,7 @@ interface DeviceSchema extends DBSchema {
   refused: { key: string; value: RefusedEntry };
   filed: { key: string; value: { readonly runId: string; readonly sheetId: string } };
   cache: { key: string; value: unknown };
+  changes: { key: string; value: KeptChange };
 }
 export type DeviceDb = IDBPDatabase<DeviceSchema>;
 
@@ -25,9 +27,11 @@ export type DeviceDb = IDBPDatabase<DeviceSchema>;
  * @throws where the browser keeps nothing (denied, or a window that forgets)
  */
 export const openDeviceDb = (name = 'holvek', onGone?: () => void): Promise<DeviceDb> =>
-  openDB<DeviceSchema>(name, 1, {
+  openDB<DeviceSchema>(name, 2, {
     terminated: () => onGone?.(),
-    upgrade(db) {
+    upgrade(db, from) {
+      db.createObjectStore('changes', { keyPath: 'key' });
+      if (from >= 1) return;
       db.createObjectStore('events', { keyPath: 'id' }).createIndex('run', 'run_id');
       db.createObjectStore('queued', { keyPath: 'id' }).createIndex('run', 'runId');
       db.createObjectStore('refused', { keyPath: 'id' });

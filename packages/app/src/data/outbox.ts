@@ -45,6 +45,8 @@ export class Outbox {
   constructor(
     private readonly db: Promise<DeviceDb>,
     private readonly server: Pick<Api, 'postEvents'>,
+    /** What has to be there before any entry can be taken: valves and gauges that are still on the phone. */
+    private readonly first: () => Promise<void> = () => Promise.resolve(),
   ) {}
 
   snapshot = (): OutboxState => this.state;
@@ -83,6 +85,7 @@ export class Outbox {
 
   private async sendAll(): Promise<void> {
     const db = await this.db;
+    await this.first();
     const stuck = new Set<string>();
     for (;;) {
       const waiting = await db.getAll('queued');

@@ -1,10 +1,12 @@
 import { defaultHouseRules, houseRulesSchema, type HouseRules } from '@holvek/core';
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
 import type { Persister, PersistedClient } from '@tanstack/react-query-persist-client';
 import { preferences } from '@/settings/preferences';
-import { api, Refusal, type Change } from './api';
+import { api, Refusal, Unreachable, type Change } from './api';
 import { showConflict } from './conflicts';
-import { deviceDbIfKept } from './store';
+import { withKept, type ListName } from './kept-changes';
+import { deviceDbIfKept, keptChanges, outbox, useKeptChanges } from './store';
 
 const DAY = 86_400_000;
 /** How long the register is readable without a network. */
@@ -71,10 +73,17 @@ export const persister: Persister = {
 };
 
 export const useSites = () => useQuery({ queryKey: ['sites'], queryFn: api.sites });
-export const useValves = () => useQuery({ queryKey: ['valves'], queryFn: api.valves });
-export const useGauges = () => useQuery({ queryKey: ['gauges'], queryFn: api.gauges });
-export const useRounds = () => useQuery({ queryKey: ['rounds'], queryFn: api.rounds });
-export const useSystems = () => useQuery({ queryKey: ['systems'], queryFn: api.systems });
+
+/** A list of the register, with what waits on this phone in its place. */
+function useList<T extends { readonly id: string }>(list: ListName, queryFn: () => Promise<T[]>) {
+  const kept = useKeptChanges();
+  const select = useCallback((all: T[]) => [...withKept(all, list, kept)!], [kept, list]);
+  return useQuery({ queryKey: [list], queryFn, select });
+}
+export const useValves = () => useList('valves', api.valves);
+export const useGauges = () => useList('gauges', api.gauges);
+export const useRounds = () => useList('rounds', api.rounds);
+export const useSystems = () => useList('systems', api.systems);
 export const useSheets = () => useQuery({ queryKey: ['sheets'], queryFn: api.sheets });
 export const useSummaries = () => useQuery({ queryKey: ['summaries'], queryFn: api.summaries });
 export const usePractice = () => useQuery({ queryKey: ['practice'], queryFn: api.practice });
@@ -146,17 +155,34 @@ async function putOver<T>(put: Put<T>, value: T, { key, seen, keep }: Kept<T>): 
   }
 }
 
-/** A change to one document of a list. */
+/** Puts a document into the list that was fetched, at its place or behind the others. */
+function keepInList<T extends { readonly id: string }>(list: ListName, kept: T): void {
+  queryClient.setQueryData([list], (all: readonly T[] | undefined) =>
+    all?.some(({ id }) => id === kept.id)
+      ? all.map((each) => (each.id === kept.id ? kept : each))
+      : all && [...all, kept],
+  );
+}
+keptChanges.onTaken(({ list, value }) => keepInList(list, value));
+
+/** A change to one document of a list. Without a network it is kept on the phone and sent later. */
 const overSeen =
-  <T extends { readonly id: string }>(key: string, put: Put<T>) =>
-  (value: T): Promise<T> => {
-    const list = () => queryClient.getQueryData<readonly T[]>([key]);
-    const seen = list()?.find(({ id }) => id === value.id);
-    const keep = (kept: T) =>
-      queryClient.setQueryData([key], (all: readonly T[] | undefined) =>
-        all?.map((each) => (each.id === kept.id ? kept : each)),
-      );
-    return putOver(put, value, { key, seen, keep });
+  <T extends { readonly id: string }>(list: ListName, put: Put<T>) =>
+  async (value: T): Promise<T> => {
+    const seen = queryClient.getQueryData<readonly T[]>([list])?.find(({ id }) => id === value.id);
+    const wait = async () => {
+      const by = preferences().technician;
+      await keptChanges.keep({ list, value, over: seen, by, atMs: Date.now() });
+      void outbox.flush();
+      return value;
+    };
+    // What is changed again goes behind what still waits.
+    if (keptChanges.waitingFor(list, value.id)) return wait();
+    const keep = (kept: T) => keepInList(list, kept);
+    return putOver(put, value, { key: list, seen, keep }).catch((error: unknown) => {
+      if (error instanceof Unreachable) return wait();
+      throw error;
+    });
   };
 export const useChangeValve = () => useChange(overSeen('valves', api.putValve), 'valves');
 export const useImportValves = () => useChange(api.importValves, 'valves');

@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from 'react';
 import { api } from './api';
 import { DeviceStorage, openHere, type Keeping } from './device-storage';
+import { KeptChanges, type KeptChange, type Puts } from './kept-changes';
 import { LogWatch, type LogWatchState } from './log-watch';
 import { Outbox, type OutboxState } from './outbox';
 import { retryDelay } from './retry-delay';
@@ -10,7 +11,15 @@ const storage = new DeviceStorage(openHere);
 export const deviceDb = storage.db;
 /** For what is only a convenience: nothing where this device keeps nothing. */
 export const deviceDbIfKept = storage.ifKept;
-export const outbox = new Outbox(deviceDb, api);
+/** Each list is put by its own call, which checks what it is given. */
+const puts = {
+  valves: api.putValve,
+  gauges: api.putGauge,
+  rounds: api.putRound,
+  systems: api.putSystem,
+} as unknown as Puts;
+export const keptChanges = new KeptChanges(deviceDb, puts);
+export const outbox = new Outbox(deviceDb, api, keptChanges.flush);
 export const logWatch = new LogWatch(deviceDb, api);
 export const shelf = new RunShelf({
   db: deviceDb,
@@ -27,7 +36,7 @@ export function startSync(): void {
   // Asked for, not demanded: a browser that may clear what it keeps is told what it holds.
   // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- absent outside a secure context
   void navigator.storage?.persist?.().catch(() => false);
-  void Promise.all([shelf.load(), outbox.load()]).then(async () => {
+  void Promise.all([shelf.load(), outbox.load(), keptChanges.load()]).then(async () => {
     await outbox.flush();
     await pullOpenRuns();
     await logWatch.look();
@@ -48,7 +57,8 @@ async function keepTrying(): Promise<never> {
     await new Promise((resolve) => setTimeout(resolve, retryDelay(failures, Math.random())));
     const { queued, isReachable } = outbox.snapshot();
     failures = isReachable ? 0 : failures + 1;
-    if (queued > 0 || !isReachable) void outbox.flush();
+    const isWaiting = keptChanges.snapshot().some(({ refused }) => refused === undefined);
+    if (queued > 0 || isWaiting || !isReachable) void outbox.flush();
   }
 }
 
@@ -81,6 +91,9 @@ export const useShelfLoaded = (): boolean =>
   useSyncExternalStore(shelf.subscribe, shelf.loaded, () => false);
 export const useOutbox = (): OutboxState =>
   useSyncExternalStore(outbox.subscribe, outbox.snapshot, outbox.snapshot);
+/** Changes of the register that the server has not taken yet. */
+export const useKeptChanges = (): readonly KeptChange[] =>
+  useSyncExternalStore(keptChanges.subscribe, keptChanges.snapshot, keptChanges.snapshot);
 /** Whether this device keeps what is entered. */
 export const useKeeping = (): Keeping =>
   useSyncExternalStore(storage.subscribe, storage.snapshot, storage.snapshot);

@@ -1,5 +1,7 @@
 import { useState } from 'react';
-import { outbox, useOutbox } from '@/data/store';
+import { showConflict } from '@/data/conflicts';
+import type { KeptChange } from '@/data/kept-changes';
+import { keptChanges, outbox, useKeptChanges, useOutbox } from '@/data/store';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Pill } from '@/ui/card';
 import { BigButton, Press, WordButton } from '@/ui/press';
@@ -8,15 +10,16 @@ import { refusalWords } from '@/words/trouble';
 
 /** What has still to reach the server, and what it would not take. Nothing shows when all is well. */
 export function SyncPill() {
-  const { queued, refused, isReachable } = useOutbox();
+  const outboxState = useOutbox();
+  const { refused, isReachable } = outboxState;
+  const changes = useKeptChanges();
   const [isOpen, setOpen] = useState(false);
-  if (queued === 0 && refused.length === 0 && isReachable) return null;
+  const notTaken = changes.filter((change) => change.refused !== undefined);
+  const queued = outboxState.queued + changes.length - notTaken.length;
+  const no = refused.length + notTaken.length;
+  if (queued === 0 && no === 0 && isReachable) return null;
   const say =
-    refused.length > 0
-      ? `${refused.length} not taken`
-      : isReachable
-        ? `sending ${queued}`
-        : `offline · ${queued} queued`;
+    no > 0 ? `${no} not taken` : isReachable ? `sending ${queued}` : `offline · ${queued} queued`;
   return (
     <>
       <Press
@@ -25,10 +28,13 @@ export function SyncPill() {
         minHeight={44}
         justifyContent="center"
       >
-        <Pill tone={refused.length > 0 ? 'stop' : 'quiet'}>{say}</Pill>
+        <Pill tone={no > 0 ? 'stop' : 'quiet'}>{say}</Pill>
       </Press>
       <BottomSheet isOpen={isOpen} title="On this phone" onClose={() => setOpen(false)}>
         <Words>{`${queued} entries wait to be sent. They are safe on this phone and go by themselves when there is a network.`}</Words>
+        {notTaken.map((change) => (
+          <NotTaken key={change.key} change={change} />
+        ))}
         {refused.map(({ id, runId, code }) => (
           <Card key={id} tone="stop">
             <Strong color="$onVermilionSoft">{refusalWords(code)}</Strong>
@@ -46,5 +52,28 @@ export function SyncPill() {
         </BigButton>
       </BottomSheet>
     </>
+  );
+}
+
+/** A change to the register that the server would not take: why, and the ways on. */
+function NotTaken({ change }: { readonly change: KeptChange }) {
+  const { key, list, value, theirs, refused = '' } = change;
+  const { tag, name } = value as { readonly tag?: string; readonly name?: string };
+  const compare = () =>
+    showConflict({
+      kind: list,
+      mine: value,
+      theirs,
+      putMine: () => keptChanges.sendOver(change),
+    });
+  return (
+    <Card tone="stop">
+      <Strong color="$onVermilionSoft">{`${tag ?? name ?? list}: ${refusalWords(refused)}`}</Strong>
+      <Words color="$onVermilionSoft">It is kept on this phone and is not in the register.</Words>
+      {refused === 'document.changed' ? (
+        <WordButton onPress={compare}>Compare both and choose</WordButton>
+      ) : null}
+      <WordButton onPress={() => void keptChanges.letGo(key)}>Seen, let it go</WordButton>
+    </Card>
   );
 }

@@ -103,7 +103,8 @@ export type Standing =
   | 'no margin'
   | 'not all proved'
   | 'not in order'
-  | 'out of service';
+  | 'out of service'
+  | 'retired';
 
 export const standingTone: Readonly<Record<Standing, Tone>> = {
   'never set': 'quiet',
@@ -115,6 +116,7 @@ export const standingTone: Readonly<Record<Standing, Tone>> = {
   'not all proved': 'work',
   'not in order': 'stop',
   'out of service': 'stop',
+  retired: 'quiet',
 };
 
 /** Where a valve stands today, in a word. */
@@ -126,6 +128,7 @@ export function standingOf(
   now: number,
 ): Standing {
   if (run) return 'in hand';
+  if (valve.retired) return 'retired';
   const last = visits.at(-1)?.body;
   if (last?.outcome === 'out_of_service') return 'out of service';
   if (last && needsAnswer(last)) return 'not in order';
@@ -133,6 +136,11 @@ export function standingOf(
   if (!due) return 'never set';
   if (driftOfValve(valve, visits)?.isDrifting) return 'drifting';
   if (due.getTime() < now - 30 * DAY) return 'overdue';
-  if (last?.verdict === 'pass_without_margin') return 'no margin';
-  return last?.verdict === 'not_proved' ? 'not all proved' : 'in order';
+  return (last?.verdict && shortOf[last.verdict]) ?? 'in order';
 }
+
+/** Verdicts that stand without being a full pass. */
+const shortOf: Readonly<Partial<Record<string, Standing>>> = {
+  pass_without_margin: 'no margin',
+  not_proved: 'not all proved',
+};

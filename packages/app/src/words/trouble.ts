@@ -272,6 +272,8 @@ export const refusalWords = (code: string): string =>
     'plate.never_so': 'The register never had this plate or target. Fetch the valve again.',
     'rules.never_so': 'The house never had these rules. Fetch them again.',
     'request.too_many_events': 'Too many entries at once.',
+    'valve.tag_taken': 'Another valve has this tag already.',
+    'gauge.tag_taken': 'Another gauge has this tag already.',
     'valve.not_found': 'The valve is not in the register any more.',
     'run.record_on_twin': 'A record cannot be made on a simulated valve.',
     'sheet.is_practice': 'Practice is not corrected: it is no record.',

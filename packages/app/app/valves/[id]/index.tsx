@@ -71,7 +71,7 @@ export default function ValveScreen() {
         ) : (
           <BigButton
             flex={1}
-            disabled={stops}
+            disabled={stops || valve.retired !== undefined}
             onPress={() => router.push(`/valves/${valve.id}/start`)}
           >
             Start setting
@@ -85,6 +85,12 @@ export default function ValveScreen() {
           {openEndsOf(run).map((end) => (
             <Words key={end.id}>{end.say}</Words>
           ))}
+        </Card>
+      ) : null}
+      {valve.retired ? (
+        <Card tone="warn">
+          <Strong color="$onBrassSoft">{`Retired on ${valve.retired.on}`}</Strong>
+          <Words color="$onBrassSoft">{valve.retired.why}</Words>
         </Card>
       ) : null}
       <GivenUpCard runs={givenUpRunsOf(shelf, valve.id)} />
@@ -111,6 +117,12 @@ export default function ValveScreen() {
       ) : null}
       <PlateCard valve={valve} sheets={own} />
       <DeviceCard valve={valve} />
+      <WordButton onPress={() => router.push(`/valves/${valve.id}/edit` as Href)}>
+        correct what the register says
+      </WordButton>
+      <WordButton onPress={() => router.push(`/valves/new?like=${valve.id}` as Href)}>
+        another one like it
+      </WordButton>
       <WordButton onPress={() => router.push(`/valves/${valve.id}/start?practice=1` as Href)}>
         practise on its twin
       </WordButton>

@@ -1,0 +1,103 @@
+import {
+  draftLike,
+  familyName,
+  MOST_ALIKE,
+  newDraft,
+  tagsFrom,
+  type Family,
+  type Valve,
+  type ValveDraft,
+} from '@holvek/core';
+import { useLocalSearchParams, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useChangeValve, useValves } from '@/data/queries';
+import { newId } from '@/data/run-shelf';
+import { FamilyPicker } from '@/register/family-picker';
+import { KeepValve } from '@/register/keep-valve';
+import { useValveForm, useWriting } from '@/register/use-valve-form';
+import { ValveFields } from '@/register/valve-fields';
+import { Screen } from '@/shell/screen';
+import { Field } from '@/ui/field';
+import { plainNumber } from '@/ui/plain-number';
+import { WordButton } from '@/ui/press';
+
+/** A valve that the register does not have yet: which kind it is, then what its plate says. */
+export default function NewValveScreen() {
+  const { like } = useLocalSearchParams<{ like?: string }>();
+  const valves = useValves();
+  const writing = useWriting();
+  const [family, setFamily] = useState<Family>();
+  const model = valves.data?.find(({ id }) => id === like);
+  if (model) return <NewValve start={draftLike(model, writing)} />;
+  if (family)
+    return <NewValve start={newDraft(family)} onOther={() => setFamily(undefined)} key={family} />;
+  return (
+    <Screen title="New valve" under="Which kind is it?" back>
+      <FamilyPicker onPick={setFamily} />
+    </Screen>
+  );
+}
+
+function NewValve({
+  start,
+  onOther,
+}: {
+  readonly start: ValveDraft;
+  readonly onOther?: () => void;
+}) {
+  const router = useRouter();
+  const change = useChangeValve();
+  const known = useValves().data ?? [];
+  const [id] = useState(newId);
+  const [count, setCount] = useState('1');
+  const form = useValveForm({ id, start });
+  const [trouble, setTrouble] = useState<string>();
+  const keep = async () => {
+    const { valve } = form.now;
+    if (!valve) return;
+    const alike = alikeOf(valve, plainNumber(count));
+    const taken = alike?.find(({ tag }) => known.some((each) => each.tag === tag));
+    setTrouble(
+      alike
+        ? taken && `${taken.tag} is in the register already.`
+        : 'Its tag ends in no number to count on from.',
+    );
+    if (!alike || taken) return;
+    for (const each of alike) await change.mutateAsync(each);
+    router.replace(`/valves/${valve.id}`);
+  };
+  return (
+    <Screen
+      title={familyName[start.shape.family]}
+      under="A new valve, from its plate"
+      back
+      footer={
+        <KeepValve
+          form={form}
+          error={change.error}
+          isBusy={change.isPending}
+          onKeep={() => void keep().catch(() => undefined)}
+        >
+          Keep this valve
+        </KeepValve>
+      }
+    >
+      {onOther ? <WordButton onPress={onOther}>another kind</WordButton> : null}
+      <ValveFields form={form} />
+      <Field
+        label={`How many alike, up to ${MOST_ALIKE}`}
+        value={count}
+        onChangeText={setCount}
+        numeric
+        error={trouble}
+        hint="Their tags count on from the first one's number."
+      />
+    </Screen>
+  );
+}
+
+/** The valve and those like it; undefined where their tags cannot be counted on, or nobody knows how many. */
+function alikeOf(valve: Valve, count: number): readonly Valve[] | undefined {
+  const tags = count >= 1 ? tagsFrom(valve.tag, Math.round(count)) : undefined;
+  return tags?.map((tag, i) => ({ ...valve, tag, id: i === 0 ? valve.id : newId() }));
+}

@@ -1,0 +1,121 @@
+import { signalPaths, signalUnits, type PlateFact } from '@holvek/core';
+import { Controller, type Control } from 'react-hook-form';
+import { XStack, YStack } from 'tamagui';
+import { Choice, Field } from '@/ui/field';
+import { Muted, Words } from '@/ui/words';
+
+export type Texts = Record<string, string | undefined>;
+/** A dot would be a place within a form, so paths are written with a colon. */
+export const nameOf = (path: string): string => path.replaceAll('.', ':');
+export const pathOf = (name: string): string => name.replaceAll(':', '.');
+
+type Props = {
+  readonly fact: PlateFact;
+  readonly control: Control<Texts>;
+  /** The unit in which pressures are read where none is typed. */
+  readonly pressure: string;
+};
+
+/** One fact of a plate, asked for as it is read off. */
+export function FactField({ fact, control, pressure }: Props) {
+  if (fact.kind === 'signal') return <SignalField fact={fact} control={control} />;
+  const label = fact.optional ? `${fact.label}, if known` : fact.label;
+  return (
+    <Controller
+      name={nameOf(fact.path)}
+      control={control}
+      render={({ field, fieldState }) => {
+        const error = fieldState.error?.message;
+        const options = optionsOf(fact);
+        return options ? (
+          <YStack gap="$1">
+            <Choice
+              label={label}
+              value={field.value ?? ''}
+              options={options}
+              onChange={field.onChange}
+            />
+            {error ? <Wrong>{error}</Wrong> : fact.why ? <Muted>{fact.why}</Muted> : null}
+          </YStack>
+        ) : (
+          <Field
+            label={label}
+            value={field.value ?? ''}
+            onChangeText={field.onChange}
+            error={error}
+            maxLength={fact.kind === 'list' ? 800 : 200}
+            {...(fact.why ? { hint: fact.why } : {})}
+            {...unitOf(fact, pressure)}
+          />
+        );
+      }}
+    />
+  );
+}
+
+const Wrong = ({ children }: { readonly children: string }) => (
+  <Words color="$vermilion" role="alert">
+    {children}
+  </Words>
+);
+
+function optionsOf(fact: PlateFact) {
+  if (fact.kind === 'choice') return fact.options;
+  return fact.kind === 'yes_no'
+    ? [
+        { value: 'yes', say: 'yes' },
+        { value: 'no', say: 'no' },
+      ]
+    : undefined;
+}
+
+/** Pressures may carry a unit of their own, so their field takes words too. */
+function unitOf(fact: PlateFact, pressure: string) {
+  if (fact.kind === 'pressure' || fact.kind === 'difference') return { unit: pressure };
+  return fact.kind === 'figure' ? { unit: fact.unit, numeric: true } : {};
+}
+
+/** A range between two ends, in the unit that is written beside it. */
+function SignalField({ fact, control }: Pick<Props, 'fact' | 'control'>) {
+  const { unit, low, high } = signalPaths(fact.path);
+  return (
+    <YStack gap="$2">
+      <Controller
+        name={nameOf(unit)}
+        control={control}
+        render={({ field }) => (
+          <Choice
+            label={fact.optional ? `${fact.label}, if there is one` : fact.label}
+            value={field.value || 'mA'}
+            options={Object.keys(signalUnits).map((value) => ({ value, say: value }))}
+            onChange={field.onChange}
+          />
+        )}
+      />
+      <XStack gap="$3">
+        {[
+          { path: low, label: 'from', name: `${fact.label} from` },
+          { path: high, label: 'to', name: `${fact.label} to` },
+        ].map(({ path, label, name }) => (
+          <YStack key={path} flex={1}>
+            <Controller
+              name={nameOf(path)}
+              control={control}
+              render={({ field, fieldState }) => (
+                <Field
+                  label={label}
+                  name={name}
+                  value={field.value ?? ''}
+                  onChangeText={field.onChange}
+                  error={fieldState.error?.message}
+                  numeric
+                />
+              )}
+            />
+          </YStack>
+        ))}
+      </XStack>
+      {fact.why ? <Muted>{fact.why}</Muted> : null}
+    </YStack>
+  );
+}

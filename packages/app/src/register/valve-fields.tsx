@@ -1,0 +1,92 @@
+import { furtherOf, isJudgedByPoints, mayLack, type FactGroup } from '@holvek/core';
+import { YStack } from 'tamagui';
+import { FactField } from './fact-field';
+import { SpringStrip } from './spring-strip';
+import type { ValveForm } from './use-valve-form';
+import { useUnits } from '@/settings/use-units';
+import { Card } from '@/ui/card';
+import { Choice } from '@/ui/field';
+import { WordButton } from '@/ui/press';
+import { Heading, Words } from '@/ui/words';
+import { plateTrouble } from '@/words/trouble';
+
+/** Most springs that a chart has. */
+const MOST_SPRINGS = 12;
+
+/** All that is asked of a valve, group by group, and what contradicts itself. */
+export function ValveFields({ form }: { readonly form: ValveForm }) {
+  const units = useUnits();
+  const { groups, control, now, pressure } = form;
+  return (
+    <YStack gap="$5">
+      {groups.map((group) => (
+        <YStack key={group.id} gap="$3" role="group" aria-label={group.title}>
+          <Heading>{group.title}</Heading>
+          {group.facts.map((fact) => (
+            <FactField key={fact.path} fact={fact} control={control} pressure={pressure} />
+          ))}
+          {group.adjuster === undefined ? null : <Springs group={group} form={form} />}
+        </YStack>
+      ))}
+      <Further form={form} />
+      {now.plate.map((issue) => (
+        <Card
+          key={issue.code}
+          tone={issue.stops ? 'stop' : 'warn'}
+          role={issue.stops ? 'alert' : 'note'}
+        >
+          <Words color={issue.stops ? '$onVermilionSoft' : '$onBrassSoft'}>
+            {plateTrouble(issue, units)}
+          </Words>
+        </Card>
+      ))}
+    </YStack>
+  );
+}
+
+/** The chart of an adjuster as far as it is written, and another spring for it. */
+function Springs({ group, form }: { readonly group: FactGroup; readonly form: ValveForm }) {
+  const { shape, reshape, now } = form;
+  const adjuster = group.adjuster!;
+  const count = shape.springs[adjuster] ?? 1;
+  if (isJudgedByPoints(shape.family)) return null;
+  const become = (springs: number) =>
+    reshape({ ...shape, springs: { ...shape.springs, [adjuster]: springs } });
+  return (
+    <YStack>
+      {now.valve ? <SpringStrip valve={now.valve} adjuster={adjuster} /> : null}
+      {count < MOST_SPRINGS ? (
+        <WordButton onPress={() => become(count + 1)}>another spring of its chart</WordButton>
+      ) : null}
+      {count > 1 ? (
+        <WordButton tone="$vermilion" onPress={() => become(count - 1)}>
+          leave the last spring out
+        </WordButton>
+      ) : null}
+    </YStack>
+  );
+}
+
+/** Adjusters that a valve of this kind may have or lack. */
+function Further({ form }: { readonly form: ValveForm }) {
+  const { shape, reshape } = form;
+  return furtherOf(shape.family)
+    .filter(({ id }) => mayLack(shape.family, id))
+    .map(({ id, name }) => {
+      const rest = shape.further.filter((each) => each !== id);
+      return (
+        <Choice
+          key={id}
+          label={`Has it a ${name.toLowerCase()} too?`}
+          value={shape.further.includes(id) ? 'yes' : 'no'}
+          options={[
+            { value: 'yes', say: 'yes' },
+            { value: 'no', say: 'no' },
+          ]}
+          onChange={(answer) =>
+            reshape({ ...shape, further: answer === 'yes' ? [...rest, id] : rest })
+          }
+        />
+      );
+    });
+}

@@ -29,8 +29,9 @@ export default defineConfig({
       ],
     },
   },
-  webServer: Array.from({ length: workers }, (_, i) => ({
-    command: `node scripts/e2e-server.mjs ${port + i}`,
+  // One for each worker, and one that begins with an empty register.
+  webServer: Array.from({ length: workers + 1 }, (_, i) => ({
+    command: `node scripts/e2e-server.mjs ${port + i}${i === workers ? ' empty' : ''}`,
     url: `http://127.0.0.1:${port + i}/api/health`,
     reuseExistingServer: false,
     timeout: 60_000,

@@ -12,7 +12,7 @@ import { root, startServer } from './lib.mjs';
 
 /**
  * Serves the built app on a port with a Larkhollow of its own: a copy of one that is seeded once for
- * each build. Tests of several workers so never meet each other's valves.
+ * each build. Tests of several workers so never meet each other's valves. `empty` begins with nothing at all.
  */
 const port = Number(process.argv[2]);
 const folder = join(root, 'test-results');
@@ -21,7 +21,7 @@ const stamp = join(folder, 'seeded-from');
 const built = readFileSync(join(root, 'dist/.built-from'), 'utf8');
 
 if (process.argv[3] === 'seed') await seedOnce();
-else await serveCopy();
+else await serveCopy(process.argv[3] === 'empty');
 
 /** The seeded database of this build, made once. */
 async function seedOnce() {
@@ -39,10 +39,10 @@ async function seedOnce() {
   writeFileSync(stamp, wanted);
 }
 
-async function serveCopy() {
+async function serveCopy(isEmpty) {
   const data = join(folder, `e2e-${port}.sqlite`);
   for (const end of ['', '-wal', '-shm']) rmSync(`${data}${end}`, { force: true });
-  copyFileSync(seeded, data);
+  if (!isEmpty) copyFileSync(seeded, data);
   const server = await startServer({ port, data, seed: false });
   const stop = () => server.kill('SIGTERM');
   process.on('SIGINT', stop);

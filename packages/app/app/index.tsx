@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { ScrollView, XStack, YStack } from 'tamagui';
 import { useGauges, useHouseRules, useRounds, useSites, useValves } from '@/data/queries';
 import { changePreferences, usePreferences } from '@/settings/preferences';
+import { FirstSteps } from '@/register/first-steps';
 import { CarryOn } from '@/round/carry-on';
 import { RoundLine, roundMinutes } from '@/round/round-line';
 import { useRoundRows } from '@/round/use-round-rows';
@@ -39,6 +40,7 @@ export default function RoundScreen() {
         />
       </Screen>
     );
+  if (valves.data.length === 0 || sites?.length === 0) return <FirstSteps />;
   const site = sites?.find(({ id }) => id === round?.site_id)?.name;
   const signed = rows.filter(({ isSignedToday }) => isSignedToday).length;
   const inHand = rows.filter(({ run }) => run).sort((a, b) => b.run!.lastAtMs - a.run!.lastAtMs);

@@ -20,6 +20,7 @@ import {
   type HouseRules,
   type Round,
   type RunEvent,
+  type Site,
   type System,
   type Valve,
 } from '@holvek/core';
@@ -96,6 +97,8 @@ export type Change = Pick<Send, 'over' | 'by'>;
 /** Every call the app makes, each answer parsed by the schema that core keeps for it. */
 export const api = {
   sites: () => ask('/sites', z.array(siteSchema)),
+  putSite: (site: Site, change: Change = {}) =>
+    ask(`/sites/${enc(site.id)}`, siteSchema, { method: 'PUT', body: site, ...change }),
   valves: () => ask('/valves', z.array(valveSchema)),
   putValve: (valve: Valve, change: Change = {}) =>
     ask(`/valves/${enc(valve.id)}`, valveSchema, { method: 'PUT', body: valve, ...change }),

@@ -13,7 +13,7 @@ const made = (id: string, atMs: number, over?: unknown, name?: string) => ({
 let names = 0;
 function kept(put: Puts['valves']) {
   const db = openDeviceDb(`kept-${String(++names)}`);
-  const puts = { valves: put, gauges: put, rounds: put, systems: put };
+  const puts = { sites: put, valves: put, gauges: put, rounds: put, systems: put };
   return { db, changes: new KeptChanges(db, puts) };
 }
 
@@ -31,7 +31,13 @@ describe('changes of the register without a network', () => {
     await changes.keep(made('a', 1));
     await changes.flush();
     expect(sent).toEqual([]);
-    const again = new KeptChanges(db, { valves: put, gauges: put, rounds: put, systems: put });
+    const again = new KeptChanges(db, {
+      sites: put,
+      valves: put,
+      gauges: put,
+      rounds: put,
+      systems: put,
+    });
     await again.load();
     expect(again.snapshot().map(({ value }) => value.id)).toEqual(['a', 'b']);
     isUp = true;

@@ -2,7 +2,7 @@ import { Refusal, Unreachable } from './api';
 import type { DeviceDb } from './device-db';
 
 /** Lists of the register that can be changed without a network. */
-export const changeableLists = ['valves', 'gauges', 'rounds', 'systems'] as const;
+export const changeableLists = ['sites', 'valves', 'gauges', 'rounds', 'systems'] as const;
 export type ListName = (typeof changeableLists)[number];
 type Listed = { readonly id: string };
 

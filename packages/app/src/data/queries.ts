@@ -72,14 +72,13 @@ export const persister: Persister = {
   removeClient: async () => (await deviceDbIfKept)?.delete('cache', CACHE_KEY),
 };
 
-export const useSites = () => useQuery({ queryKey: ['sites'], queryFn: api.sites });
-
 /** A list of the register, with what waits on this phone in its place. */
 function useList<T extends { readonly id: string }>(list: ListName, queryFn: () => Promise<T[]>) {
   const kept = useKeptChanges();
   const select = useCallback((all: T[]) => [...withKept(all, list, kept)!], [kept, list]);
   return useQuery({ queryKey: [list], queryFn, select });
 }
+export const useSites = () => useList('sites', api.sites);
 export const useValves = () => useList('valves', api.valves);
 export const useGauges = () => useList('gauges', api.gauges);
 export const useRounds = () => useList('rounds', api.rounds);
@@ -184,6 +183,7 @@ const overSeen =
       throw error;
     });
   };
+export const useChangeSite = () => useChange(overSeen('sites', api.putSite), 'sites');
 export const useChangeValve = () => useChange(overSeen('valves', api.putValve), 'valves');
 export const useImportValves = () => useChange(api.importValves, 'valves');
 export const useChangeGauge = () => useChange(overSeen('gauges', api.putGauge), 'gauges');

@@ -13,6 +13,7 @@ export const deviceDb = storage.db;
 export const deviceDbIfKept = storage.ifKept;
 /** Each list is put by its own call, which checks what it is given. */
 const puts = {
+  sites: api.putSite,
   valves: api.putValve,
   gauges: api.putGauge,
   rounds: api.putRound,

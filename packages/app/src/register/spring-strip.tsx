@@ -1,6 +1,6 @@
 import type { Valve } from '@holvek/core';
 import { adjusterPlate, adjustersOf, ratingOf, targetOf } from '@holvek/core';
-import Svg, { Line, Path, Rect, Text } from 'react-native-svg';
+import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';
 import { useUnits } from '@/settings/use-units';
 import { useInk } from '@/theme/use-ink';
 
@@ -51,14 +51,25 @@ export function SpringStrip({
       {own.springs.map(({ colour, from_pa, to_pa }, i) => {
         const isIn = colour === own.fitted_spring;
         const y = TOP + i * ROW + ROW / 2;
+        const isLeft = x(from_pa) > WIDTH / 3;
         return (
-          <Path
-            key={colour}
-            d={`M${x(from_pa)},${y} L${x(to_pa)},${y}`}
-            stroke={isIn ? ink.brassMark : ink.line}
-            strokeWidth={isIn ? 9 : 5}
-            strokeLinecap="round"
-          />
+          <G key={colour}>
+            <Path
+              d={`M${x(from_pa)},${y} L${x(to_pa)},${y}`}
+              stroke={isIn ? ink.brassMark : ink.line}
+              strokeWidth={isIn ? 9 : 5}
+              strokeLinecap="round"
+            />
+            <Text
+              x={isLeft ? x(from_pa) - 10 : x(to_pa) + 10}
+              y={y + 4}
+              fontSize={12}
+              fill={isIn ? ink.color : ink.muted}
+              textAnchor={isLeft ? 'end' : 'start'}
+            >
+              {isIn ? `${colour}, in` : colour}
+            </Text>
+          </G>
         );
       })}
       <Line

@@ -98,6 +98,17 @@ export function documentRoutes(store: Store) {
     .openapi(getRoute('/sites', 'Every site', z.array(siteSchema)), async (c) =>
       c.json(await sites.all(), 200),
     )
+    .openapi(
+      sendRoute('put', '/sites/{id}', 'Add or change a site', {
+        body: siteSchema,
+        response: siteSchema,
+      }),
+      async (c) => {
+        const site = c.req.valid('json');
+        sameId(c.req.param('id'), site);
+        return c.json(await sites.put(site, changeOf(c)), 200);
+      },
+    )
     .openapi(getRoute('/gauges', 'Every test gauge', z.array(gaugeSchema)), async (c) =>
       c.json(await gauges.all(), 200),
     )

@@ -1,0 +1,138 @@
+import type { Valve } from '@holvek/core';
+import type { Page } from '@playwright/test';
+import { expect, isFit, test } from './technician';
+
+/** A server that holds nothing at first; only this file uses it. */
+const base = `http://127.0.0.1:${Number(process.env['E2E_PORT'] ?? 8141) + 2}`;
+
+const type = (page: Page, label: string, text: string) =>
+  page.getByLabel(label, { exact: true }).first().fill(text);
+
+/** What a plate of a gas regulator says, in the units that are written on it. */
+async function readOffGasPlate(page: Page, tag: string): Promise<void> {
+  await page.getByRole('button', { name: 'Gas pressure regulator' }).click();
+  await expect(page.getByText(/Still wanted: Tag, Size/)).toBeVisible();
+  await type(page, 'Tag', tag);
+  await type(page, 'Name, if known', 'Boiler house');
+  await type(page, 'Size', 'DN 40');
+  await type(page, 'Inlet rated to', '1 bar');
+  await type(page, 'Outlet rated to', '6 kPa');
+  await page.getByRole('radio', { name: 'a pilot' }).click();
+  await page.getByRole('radio', { name: 'raises', exact: true }).click();
+  await type(page, 'Turns from free to coil-bound', '6');
+  await type(page, 'Spring fitted, its colour', 'green');
+  await type(page, 'Sets from', '1');
+  await type(page, 'Sets up to', '5');
+  await type(page, 'One turn moves it by', '0.9');
+  await type(page, 'Set point', '21 mbar');
+  await type(page, 'Tolerance, either way', '1 mbar');
+  await type(page, 'Never past', '35 mbar');
+  await type(page, 'Why so', 'The burners are set for it.');
+}
+
+test.describe('an empty register', () => {
+  test('place, gauge and a valve from its plate, without a network, and its run', async ({
+    page,
+    context,
+    request,
+  }) => {
+    await page.goto(base);
+    await expect(page.getByRole('heading', { name: 'Welcome' })).toBeVisible();
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
+    await isFit(page);
+    await context.setOffline(true);
+
+    await page.getByRole('button', { name: 'Name the place' }).click();
+    await type(page, 'Altitude', 'high');
+    await page.getByRole('button', { name: 'Keep this place' }).click();
+    await expect(page.getByText('What is it called?')).toBeVisible();
+    await type(page, 'Name', 'Larkhollow');
+    await type(page, 'Altitude', '640');
+    await page.getByRole('button', { name: 'Keep this place' }).click();
+    await expect(page.getByText('Larkhollow, 640 m')).toBeVisible();
+
+    await page.getByRole('button', { name: 'Add a gauge' }).click();
+    await expect(page.getByRole('heading', { name: 'Gauges', exact: true })).toBeVisible();
+    await page.getByRole('button', { name: 'Add a gauge' }).click();
+    const texts = {
+      Tag: 'G-50',
+      'High end of the range': '5',
+      'Finest step that can be read': '0.01',
+      'Accuracy, % of span': '0.5',
+      'Calibrated on': '2026-05-31',
+      'Calibration runs out on': '2099-05-31',
+    };
+    for (const [label, text] of Object.entries(texts)) await type(page, label, text);
+    await page.getByRole('button', { name: 'Keep this gauge' }).click();
+    await expect(page.getByText('G-50').first()).toBeVisible();
+    await page.goto(base);
+
+    await page.getByRole('button', { name: 'Add a valve' }).click();
+    await readOffGasPlate(page, 'GR-01');
+    await expect(page.getByText('All is read off: it can be set.')).toBeVisible();
+    await isFit(page);
+    await page.getByRole('button', { name: 'Keep this valve' }).click();
+    await expect(page.getByRole('heading', { name: 'GR-01' })).toBeVisible();
+    await page.reload();
+    await expect(page.getByRole('heading', { name: 'GR-01' })).toBeVisible();
+    await page.getByRole('button', { name: 'Start setting' }).click();
+    await page.getByTestId('start-run').click();
+    await expect(page.getByRole('button', { name: 'Read and understood' })).toBeVisible();
+    const run = page.url().split('/').at(-1)!;
+    await page.goto(base);
+    await expect(page.getByText(/offline · \d+ queued/)).toBeVisible();
+
+    await context.setOffline(false);
+    await expect(page.getByText(/queued|sending/)).toBeHidden();
+    expect((await request.get(`${base}/api/runs/${run}`)).ok()).toBe(true);
+    const valves = (await (await request.get(`${base}/api/valves`)).json()) as Valve[];
+    expect(valves).toMatchObject([
+      {
+        tag: 'GR-01',
+        plate: { family: 'gas', size_dn: 40, outlet_rating_pa: 6000 },
+        target: { set_point_pa: 2100, tolerance_pa: 100, limit_pa: 3500 },
+      },
+    ]);
+    expect(await (await request.get(`${base}/api/sites`)).json()).toMatchObject([
+      { name: 'Larkhollow', altitude_m: 640 },
+    ]);
+  });
+});
+
+test('another one like it, corrected, retired and brought back', async ({ page, request }) => {
+  await page.goto('/valves/prv-03');
+  await page.getByRole('button', { name: 'another one like it' }).click();
+  await type(page, 'Tag', 'PRV-12');
+  await expect(page.getByText('PRV-12 is in the register already.')).toBeVisible();
+  await type(page, 'Tag', 'PRV-91');
+  await type(page, 'How many alike, up to 50', '3');
+  await page.getByRole('button', { name: 'Keep this valve' }).click();
+  await expect(page.getByRole('heading', { name: 'PRV-91' })).toBeVisible();
+  const alike = async () => {
+    const all = (await (await request.get('/api/valves')).json()) as Valve[];
+    return all.filter(({ tag }) => /^PRV-9\d$/.test(tag));
+  };
+  expect((await alike()).map(({ tag }) => tag).sort()).toEqual(['PRV-91', 'PRV-92', 'PRV-93']);
+
+  await page.getByRole('button', { name: 'correct what the register says' }).click();
+  await type(page, 'Outlet rated to', '300 kPa');
+  await expect(page.getByText(/contradicts itself/)).toBeVisible();
+  await type(page, 'Outlet rated to', '12 bar');
+  await page.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(page.getByRole('heading', { name: 'PRV-91' })).toBeVisible();
+  expect((await alike()).map(({ plate }) => plate.outlet_rating_pa)).toContain(1_200_000);
+
+  await page.getByRole('button', { name: 'correct what the register says' }).click();
+  await page.getByRole('button', { name: 'retire this valve' }).click();
+  await type(page, 'Why', 'The line was taken out.');
+  await page.getByRole('button', { name: 'Retire it' }).click();
+  await page.goto('/valves');
+  await page.getByLabel('Find a valve').fill('PRV-9');
+  await expect(page.getByRole('button', { name: /PRV-92/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /PRV-91/ })).toHaveCount(0);
+  await page.getByRole('radio', { name: 'retired' }).click();
+  await page.getByRole('button', { name: /PRV-91/ }).click();
+  await page.getByRole('button', { name: 'correct what the register says' }).click();
+  await page.getByRole('button', { name: 'Bring it back into use' }).click();
+  await expect(page.getByRole('button', { name: 'retire this valve' })).toBeVisible();
+});

@@ -1,5 +1,6 @@
 import { changePreferences, usePreferences, type Preferences } from '@/settings/preferences';
 import { HouseRulesForm } from '@/settings/house-rules-form';
+import { PlaceCard } from '@/register/place-card';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { Card } from '@/ui/card';
@@ -49,6 +50,7 @@ export default function SettingsScreen() {
           options={themes}
         />
       </Card>
+      <PlaceCard />
       <Card>
         <Heading>House rules</Heading>
         <Muted>

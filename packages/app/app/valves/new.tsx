@@ -9,9 +9,10 @@ import {
   type ValveDraft,
 } from '@holvek/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useChangeValve, useValves } from '@/data/queries';
 import { newId } from '@/data/run-shelf';
+import { begunDraft, keepBegun } from '@/register/begun-draft';
 import { FamilyPicker } from '@/register/family-picker';
 import { KeepValve } from '@/register/keep-valve';
 import { useValveForm, useWriting } from '@/register/use-valve-form';
@@ -26,24 +27,28 @@ export default function NewValveScreen() {
   const { like } = useLocalSearchParams<{ like?: string }>();
   const valves = useValves();
   const writing = useWriting();
-  const [family, setFamily] = useState<Family>();
+  const [start, setStart] = useState(begunDraft);
   const model = valves.data?.find(({ id }) => id === like);
   if (model) return <NewValve start={draftLike(model, writing)} />;
-  if (family)
-    return <NewValve start={newDraft(family)} onOther={() => setFamily(undefined)} key={family} />;
+  const beginAnew = () => {
+    keepBegun(undefined);
+    setStart(undefined);
+  };
+  if (start) return <NewValve start={start} onAnew={beginAnew} />;
   return (
     <Screen title="New valve" under="Which kind is it?" back>
-      <FamilyPicker onPick={setFamily} />
+      <FamilyPicker onPick={(family: Family) => setStart(newDraft(family))} />
     </Screen>
   );
 }
 
 function NewValve({
   start,
-  onOther,
+  onAnew,
 }: {
   readonly start: ValveDraft;
-  readonly onOther?: () => void;
+  /** Another kind, from the beginning; given where what is written is kept until it is a valve. */
+  readonly onAnew?: () => void;
 }) {
   const router = useRouter();
   const change = useChangeValve();
@@ -52,6 +57,10 @@ function NewValve({
   const [count, setCount] = useState('1');
   const form = useValveForm({ id, start });
   const [trouble, setTrouble] = useState<string>();
+  const isBegun = onAnew !== undefined;
+  useEffect(() => {
+    if (isBegun && !change.isSuccess) keepBegun(form.draft);
+  });
   const keep = async () => {
     const { valve } = form.now;
     if (!valve) return;
@@ -64,6 +73,7 @@ function NewValve({
     );
     if (!alike || taken) return;
     for (const each of alike) await change.mutateAsync(each);
+    if (isBegun) keepBegun(undefined);
     router.replace(`/valves/${valve.id}`);
   };
   return (
@@ -82,7 +92,7 @@ function NewValve({
         </KeepValve>
       }
     >
-      {onOther ? <WordButton onPress={onOther}>another kind</WordButton> : null}
+      {onAnew ? <WordButton onPress={onAnew}>begin anew, with another kind</WordButton> : null}
       <ValveFields form={form} />
       <Field
         label={`How many alike, up to ${MOST_ALIKE}`}

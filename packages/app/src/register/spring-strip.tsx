@@ -1,4 +1,4 @@
-import type { Valve } from '@holvek/core';
+import type { Spring, Valve } from '@holvek/core';
 import { adjusterPlate, adjustersOf, ratingOf, targetOf } from '@holvek/core';
 import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';
 import { useUnits } from '@/settings/use-units';
@@ -48,30 +48,15 @@ export function SpringStrip({
         height={bottom - TOP + 8}
         fill={ink.lane}
       />
-      {own.springs.map(({ colour, from_pa, to_pa }, i) => {
-        const isIn = colour === own.fitted_spring;
-        const y = TOP + i * ROW + ROW / 2;
-        const isLeft = x(from_pa) > WIDTH / 3;
-        return (
-          <G key={colour}>
-            <Path
-              d={`M${x(from_pa)},${y} L${x(to_pa)},${y}`}
-              stroke={isIn ? ink.brassMark : ink.line}
-              strokeWidth={isIn ? 9 : 5}
-              strokeLinecap="round"
-            />
-            <Text
-              x={isLeft ? x(from_pa) - 10 : x(to_pa) + 10}
-              y={y + 4}
-              fontSize={12}
-              fill={isIn ? ink.color : ink.muted}
-              textAnchor={isLeft ? 'end' : 'start'}
-            >
-              {isIn ? `${colour}, in` : colour}
-            </Text>
-          </G>
-        );
-      })}
+      {own.springs.map((spring, i) => (
+        <SpringBar
+          key={spring.colour}
+          spring={spring}
+          isIn={spring.colour === own.fitted_spring}
+          x={x}
+          y={TOP + i * ROW + ROW / 2}
+        />
+      ))}
       <Line
         x1={x(set)}
         x2={x(set)}
@@ -93,6 +78,38 @@ export function SpringStrip({
         {units.withUnit(target.set_point_pa)}
       </Text>
     </Svg>
+  );
+}
+
+type BarProps = {
+  readonly spring: Spring;
+  readonly isIn: boolean;
+  readonly x: (pa: number) => number;
+  readonly y: number;
+};
+
+/** A spring from end to end, with its colour's name on the side where there is room. */
+function SpringBar({ spring: { colour, from_pa, to_pa }, isIn, x, y }: BarProps) {
+  const ink = useInk();
+  const isLeft = x(from_pa) > WIDTH / 3;
+  return (
+    <G>
+      <Path
+        d={`M${x(from_pa)},${y} L${x(to_pa)},${y}`}
+        stroke={isIn ? ink.brassMark : ink.line}
+        strokeWidth={isIn ? 9 : 5}
+        strokeLinecap="round"
+      />
+      <Text
+        x={isLeft ? x(from_pa) - 10 : x(to_pa) + 10}
+        y={y + 4}
+        fontSize={12}
+        fill={isIn ? ink.color : ink.muted}
+        textAnchor={isLeft ? 'end' : 'start'}
+      >
+        {isIn ? `${colour}, in` : colour}
+      </Text>
+    </G>
   );
 }
 

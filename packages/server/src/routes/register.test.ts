@@ -51,6 +51,18 @@ describe('valves', () => {
   });
 });
 
+describe('sites', () => {
+  const site = { id: 'own', name: 'Larkhollow', altitude_m: 640 };
+  test('are added and changed, and one out of this world is refused', async () => {
+    expect((await server.send('PUT', '/sites/own', site)).status).toBe(200);
+    expect(await (await server.get('/sites')).json()).toContainEqual(site);
+    const high = await server.send('PUT', '/sites/own', { ...site, altitude_m: 12_000 });
+    expect(high.status).toBe(400);
+    expect((await server.send('PUT', '/sites/other', site)).status).toBe(400);
+    expect(await (await server.get('/sites')).json()).toContainEqual(site);
+  });
+});
+
 describe('the register as a file', () => {
   test('goes out as CSV', async () => {
     const answer = await server.get('/valves.csv');

@@ -1,0 +1,20 @@
+import { useState } from 'react';
+import { PlaceSheet } from './place-sheet';
+import { useSites } from '@/data/queries';
+import { Card, Row } from '@/ui/card';
+import { WordButton } from '@/ui/press';
+import { Heading } from '@/ui/words';
+
+/** Where the valves of this register stand. */
+export function PlaceCard() {
+  const site = useSites().data?.[0];
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <Card>
+      <Heading>The place</Heading>
+      {site ? <Row label={site.name} isLast>{`${site.altitude_m} m above the sea`}</Row> : null}
+      <WordButton onPress={() => setOpen(true)}>{site ? 'change it' : 'name it'}</WordButton>
+      <PlaceSheet site={site ?? 'new'} isOpen={isOpen} onClose={() => setOpen(false)} />
+    </Card>
+  );
+}

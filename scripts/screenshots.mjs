@@ -26,7 +26,7 @@ const pictures = [
   { name: 'points', path: '/valves/pos-21/start?practice=1', until: pointTable },
   { name: 'zero-span', path: '/valves/pos-21/start?practice=1', until: zeroSpan },
   { name: 'edges', path: '/valves/bp-15/start?practice=1', until: edges },
-  { name: 'bench', path: '/bench' },
+  { name: 'register', path: '/valves/prv-12/edit', until: springs },
   { name: 'bench-wide', path: '/bench/signal?valve=pos-22', size: wide },
   { name: 'tuning', path: '/bench/tuning', until: tuning },
   { name: 'gauges', path: '/gauges' },
@@ -218,6 +218,11 @@ async function deaf(page) {
   await nextMove(page);
   await page.getByRole('button', { name: 'gauge doesn’t answer' }).click();
   await page.waitForTimeout(400);
+}
+
+/** The plate of a valve, with its springs drawn against what it must hold. */
+async function springs(page) {
+  await page.getByRole('img', { name: /^Springs/ }).scrollIntoViewIfNeeded();
 }
 
 async function firstSheet(page) {

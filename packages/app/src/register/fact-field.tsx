@@ -41,6 +41,7 @@ export function FactField({ fact, control, pressure }: Props) {
           <Field
             label={label}
             value={field.value ?? ''}
+            inputRef={field.ref}
             onChangeText={field.onChange}
             error={error}
             maxLength={fact.kind === 'list' ? 800 : 200}
@@ -106,6 +107,7 @@ function SignalField({ fact, control }: Pick<Props, 'fact' | 'control'>) {
                   label={label}
                   name={name}
                   value={field.value ?? ''}
+                  inputRef={field.ref}
                   onChangeText={field.onChange}
                   error={fieldState.error?.message}
                   numeric

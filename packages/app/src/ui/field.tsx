@@ -25,9 +25,12 @@ export function Field({
   error,
   hint,
   name,
+  inputRef,
   ...input
 }: {
   readonly label: string;
+  /** Given by a form, so that it can lead to the first field that it stops at. */
+  readonly inputRef?: (input: { focus?: () => void } | null) => void;
   /** What it is called where the label alone would be said twice. */
   readonly name?: string;
   readonly value: string;
@@ -46,6 +49,7 @@ export function Field({
         {unit ? <Muted>{unit}</Muted> : null}
       </XStack>
       <TextInput
+        {...(inputRef ? { ref: inputRef as never } : {})}
         aria-label={name ?? label}
         aria-invalid={error !== undefined}
         {...(numeric ? { inputMode: 'decimal' } : {})}

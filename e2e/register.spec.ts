@@ -136,3 +136,13 @@ test('another one like it, corrected, retired and brought back', async ({ page, 
   await page.getByRole('button', { name: 'Bring it back into use' }).click();
   await expect(page.getByRole('button', { name: 'retire this valve' })).toBeVisible();
 });
+
+test('trouble outside a run: what is seen puts the causes in order', async ({ page }) => {
+  await page.goto('/valves/prv-12');
+  await page.getByRole('button', { name: 'it does not do what it should' }).click();
+  await expect(page.getByText('Commonest first')).toBeVisible();
+  await page.getByRole('radio', { name: 'goes the other way' }).click();
+  await expect(page.getByText('very likely')).toHaveCount(1);
+  await page.getByRole('button', { name: 'forget what was answered' }).click();
+  await expect(page.getByText('Commonest first')).toBeVisible();
+});

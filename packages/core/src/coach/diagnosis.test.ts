@@ -1,5 +1,5 @@
 import { procedureOf } from '../family';
-import { answerOf, checkTurn, rankCauses } from './diagnosis';
+import { answerOf, checkTurn, signsOf, rankCauses } from './diagnosis';
 
 const reducingCauses = procedureOf('reducing').causes;
 const first = (evidence: Parameters<typeof rankCauses>[1]) =>
@@ -82,4 +82,18 @@ describe('turns that nobody means', () => {
   test('a real turn is taken', () => {
     expect(checkTurn(-0.375, 8)).toBeUndefined();
   });
+});
+
+test('signs are told as the causes speak of them, each once', () => {
+  const cause = (id: string, trend: Record<string, number>) => ({
+    id,
+    title: id,
+    tell: '',
+    doThis: '',
+    prior: 1,
+    likelihood: { trend },
+  });
+  const causes = [cause('a', { still: 0.9, else: 0.1 }), cause('b', { falling: 0.5, still: 0.5 })];
+  expect(signsOf(causes, 'trend')).toEqual(['still', 'falling']);
+  expect(signsOf(causes, 'vent')).toEqual([]);
 });

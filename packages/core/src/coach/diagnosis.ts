@@ -80,6 +80,19 @@ export function rankCauses(causes: readonly Cause[], evidence: Evidence): readon
     .sort((a, b) => b.probability - a.probability);
 }
 
+/**
+ * What can be seen of one thing, as the causes speak of it, in the order in which they do.
+ *
+ * @example signsOf(causes, 'trend') // → ['creeping_up', 'still', 'falling', 'swinging']
+ */
+export const signsOf = (causes: readonly Cause[], key: string): readonly string[] => [
+  ...new Set(
+    causes.flatMap(({ likelihood }) =>
+      Object.keys(likelihood[key] ?? {}).filter((value) => value !== 'else'),
+    ),
+  ),
+];
+
 /** How often a sign is seen with a cause that says nothing of it: seldom, when it is another one's telltale. */
 function background(causes: readonly Cause[], key: string, value: string): number {
   const best = Math.max(0, ...causes.map(({ likelihood }) => likelihood[key]?.[value] ?? 0));

@@ -117,6 +117,9 @@ export default function ValveScreen() {
       ) : null}
       <PlateCard valve={valve} sheets={own} />
       <DeviceCard valve={valve} />
+      <WordButton onPress={() => router.push(`/valves/${valve.id}/trouble` as Href)}>
+        it does not do what it should
+      </WordButton>
       <WordButton onPress={() => router.push(`/valves/${valve.id}/edit` as Href)}>
         correct what the register says
       </WordButton>

@@ -45,10 +45,14 @@ export const plain = (text: string): string => text.replace(/\u2009/gu, ' ');
 /** The letters of a sheet: as files, or as what stands in them. */
 export type PaperFonts = Readonly<Record<'body' | 'bold' | 'figures', string | ArrayBuffer>>;
 
-/** An A4 document with the house's fonts. */
-export function openDocument(title: string, fonts: PaperFonts): Doc {
+/** A document with the house's fonts; A4 unless its pages are given, in points. */
+export function openDocument(
+  title: string,
+  fonts: PaperFonts,
+  size: 'A4' | [number, number] = 'A4',
+): Doc {
   const doc = new PDFDocument({
-    size: 'A4',
+    size,
     margin: 0,
     // None of the standard fonts: in a browser they are not there.
     font: '',
@@ -57,6 +61,22 @@ export function openDocument(title: string, fonts: PaperFonts): Doc {
   });
   for (const [name, letters] of Object.entries(fonts)) doc.registerFont(name, letters);
   return doc;
+}
+
+/** Ends a document and gives it whole. */
+export async function bytesOf(doc: Doc): Promise<Uint8Array<ArrayBuffer>> {
+  const chunks: Uint8Array[] = [];
+  doc.on('data', (chunk: Uint8Array) => chunks.push(chunk));
+  const ended = new Promise<void>((resolve) => doc.on('end', () => resolve()));
+  doc.end();
+  await ended;
+  const whole = new Uint8Array(chunks.reduce((sum, chunk) => sum + chunk.length, 0));
+  let at = 0;
+  for (const chunk of chunks) {
+    whole.set(chunk, at);
+    at += chunk.length;
+  }
+  return whole;
 }
 
 /**

@@ -10,6 +10,7 @@ import {
 } from '@holvek/core';
 import { drawBlock } from './blocks';
 import {
+  bytesOf,
   Flow,
   ink,
   LEFT,
@@ -41,9 +42,6 @@ export async function sheetPdf(
   line?: LogLine,
 ): Promise<Uint8Array<ArrayBuffer>> {
   const doc = openDocument(`${sheet.body.valve_tag} as-left sheet`, fonts);
-  const chunks: Uint8Array[] = [];
-  doc.on('data', (chunk: Uint8Array) => chunks.push(chunk));
-  const ended = new Promise<void>((resolve) => doc.on('end', () => resolve()));
   const told = reportOf(sheet);
   const flow = new Flow(doc);
   heading(doc, flow, told, sheet);
@@ -52,19 +50,7 @@ export async function sheetPdf(
   if (line) filing(doc, flow, line);
   pageFeet(doc, sheet);
   if (told.headline.isPractice) practiceBands(doc);
-  doc.end();
-  await ended;
-  return joined(chunks);
-}
-
-function joined(chunks: readonly Uint8Array[]): Uint8Array<ArrayBuffer> {
-  const whole = new Uint8Array(chunks.reduce((sum, chunk) => sum + chunk.length, 0));
-  let at = 0;
-  for (const chunk of chunks) {
-    whole.set(chunk, at);
-    at += chunk.length;
-  }
-  return whole;
+  return bytesOf(doc);
 }
 
 /** Across the head of every page: nobody may take it for a record. */

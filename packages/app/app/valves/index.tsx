@@ -123,7 +123,12 @@ export default function ValvesScreen() {
         }
         renderItem={({ item }) => <ValveLine valve={item.valve} standing={item.standing} />}
         ListFooterComponent={
-          <WordButton onPress={() => setFilesOpen(true)}>register as a file</WordButton>
+          <YStack>
+            <WordButton onPress={() => router.push('/valves/labels' as Href)}>
+              labels to print
+            </WordButton>
+            <WordButton onPress={() => setFilesOpen(true)}>register as a file</WordButton>
+          </YStack>
         }
       />
       <BigButton kind="outline" onPress={() => router.push('/valves/new' as Href)}>

@@ -1,6 +1,15 @@
 import type { Sheet } from '@holvek/core';
+import type { Label } from '@holvek/paper';
+import type { LabelLayout } from '@holvek/paper/label-layouts';
 
 /** Only the web build makes paper of its own. */
 export function pdfHere(sheet: Sheet): Promise<Uint8Array<ArrayBuffer>> {
   throw new Error(`a PDF of ${sheet.id} needs a web worker`);
+}
+
+export function labelsHere(
+  labels: readonly Label[],
+  size: LabelLayout,
+): Promise<Uint8Array<ArrayBuffer>> {
+  throw new Error(`${labels.length} labels of ${size} need a web worker`);
 }

@@ -2,8 +2,9 @@ import { AtkinsonHyperlegibleMono_500Medium } from '@expo-google-fonts/atkinson-
 import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
 import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
 import type { Sheet } from '@holvek/core';
-import type { PaperFonts } from '@holvek/paper';
-import { wrap } from 'comlink';
+import type { Label, PaperFonts } from '@holvek/paper';
+import type { LabelLayout } from '@holvek/paper/label-layouts';
+import { wrap, type Remote } from 'comlink';
 import { Asset } from 'expo-asset';
 import type { PaperWorker } from './paper.worker';
 
@@ -20,13 +21,26 @@ async function fonts(): Promise<PaperFonts> {
 }
 
 /** A sheet as PDF, made on this device. */
-export async function pdfHere(sheet: Sheet): Promise<Uint8Array<ArrayBuffer>> {
+export const pdfHere = (sheet: Sheet): Promise<Uint8Array<ArrayBuffer>> =>
+  onPaper((worker, letters) => worker.pdf(sheet, letters));
+
+/** Labels as PDF, made on this device. */
+export const labelsHere = (
+  labels: readonly Label[],
+  size: LabelLayout,
+): Promise<Uint8Array<ArrayBuffer>> =>
+  onPaper((worker, letters) => worker.labels(labels, size, letters));
+
+type Make = (worker: Remote<PaperWorker>, letters: PaperFonts) => Promise<Uint8Array<ArrayBuffer>>;
+
+/** A worker for one piece of paper; one that breaks is told as an error. */
+async function onPaper(make: Make): Promise<Uint8Array<ArrayBuffer>> {
   const worker = new Worker(new URL('./paper.worker.ts', import.meta.url));
   const broken = new Promise<never>((_, reject) =>
     worker.addEventListener('error', ({ message }) => reject(new Error(message))),
   );
   try {
-    return await Promise.race([wrap<PaperWorker>(worker).pdf(sheet, await fonts()), broken]);
+    return await Promise.race([make(wrap<PaperWorker>(worker), await fonts()), broken]);
   } finally {
     worker.terminate();
   }

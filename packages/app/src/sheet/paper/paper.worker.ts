@@ -1,12 +1,21 @@
 import './import-meta';
 import type { LogLine, Sheet } from '@holvek/core';
-import { sheetPdf, type PaperFonts } from '@holvek/paper';
+import { labelsPdf, sheetPdf, type Label, type PaperFonts } from '@holvek/paper';
+import type { LabelLayout } from '@holvek/paper/label-layouts';
 import { expose, transfer } from 'comlink';
 
-/** A sheet on paper, made away from the screen by the same code as the server's. */
+/** Sheets and labels on paper, made away from the screen by the same code as the server's. */
 const paperWorker = {
   async pdf(sheet: Sheet, fonts: PaperFonts, line?: LogLine): Promise<Uint8Array<ArrayBuffer>> {
     const bytes = await sheetPdf(sheet, fonts, line);
+    return transfer(bytes, [bytes.buffer]);
+  },
+  async labels(
+    labels: readonly Label[],
+    size: LabelLayout,
+    fonts: PaperFonts,
+  ): Promise<Uint8Array<ArrayBuffer>> {
+    const bytes = await labelsPdf(labels, size, fonts);
     return transfer(bytes, [bytes.buffer]);
   },
 };

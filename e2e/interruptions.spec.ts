@@ -1,4 +1,5 @@
 import { entriesRoot, sealEntry, stampEntry, type RunEvent } from '@holvek/core';
+import { execFileSync } from 'node:child_process';
 import { beginAt } from './rehearsed';
 import {
   begin,
@@ -121,4 +122,26 @@ test('something is wrong: ended from the screw, put back, signed, and the valve 
   await page.goto('/valves/prv-12');
   await expect(page.getByRole('heading', { name: 'PRV-12' })).toBeVisible();
   await expect(page.getByText('not in order')).toHaveCount(0);
+});
+
+test('signed without a network, its paper can be handed over, marked as not yet filed', async ({
+  page,
+  context,
+}) => {
+  await beginAt(page, 'prv-12', 'put_back', 'record');
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
+  await page.waitForLoadState('networkidle');
+  await context.setOffline(true);
+  await walkUntil(page, /Your name/);
+  await page.getByTestId('sign').click();
+  await expect(page.getByText('Waiting to be filed')).toBeVisible();
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'PDF, marked as not yet filed' }).click();
+  const file = await (await waiting).path();
+  const words = execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+  expect(words).toContain('NOT YET FILED');
+  expect(words).toContain('PRV-12');
+  await context.setOffline(false);
+  await page.getByTestId('to-sheet').click();
+  await expect(page.getByText(/as-left sheet/)).toBeVisible();
 });

@@ -1,5 +1,6 @@
 import type { Valve } from '@holvek/core';
 import type { Page } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
 import { expect, isFit, test } from './technician';
 
 /** A server that holds nothing at first; only this file uses it. */
@@ -145,4 +146,17 @@ test('trouble outside a run: what is seen puts the causes in order', async ({ pa
   await expect(page.getByText('very likely')).toHaveCount(1);
   await page.getByRole('button', { name: 'forget what was answered' }).click();
   await expect(page.getByText('Commonest first')).toBeVisible();
+});
+
+test('labels are made on the phone, with a code for each valve', async ({ page }) => {
+  await page.goto('/valves');
+  await page.getByRole('button', { name: 'labels to print' }).click();
+  await page.getByLabel('For which valves').fill('PRV-1');
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Make \d+ labels$/ }).click();
+  const words = execFileSync('pdftotext', ['-layout', await (await waiting).path(), '-'], {
+    encoding: 'utf8',
+  });
+  expect(words).toMatch(/PRV-12[\s\S]*as left|as left[\s\S]*PRV-12/);
+  expect(words).not.toContain('PRV-03');
 });

@@ -6,6 +6,7 @@ const screens = [
   ['/valves/prv-12', 'PRV-12'],
   ['/valves/prv-12/edit', 'PRV-12'],
   ['/valves/new', 'New valve'],
+  ['/valves/labels', 'Labels'],
   ['/valves/prv-12/trouble', 'PRV-12: what is wrong?'],
   ['/valves/prv-03/start', 'Start PRV-03'],
   ['/runs/prv-07-visit-3', 'PRV-07'],

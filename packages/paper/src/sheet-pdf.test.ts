@@ -5,7 +5,6 @@ import { tmpdir } from 'node:os';
 import {
   freezeSheet,
   hashOf,
-  type LogLine,
   reduceRun,
   runEventSchema,
   unwrap,
@@ -14,7 +13,7 @@ import {
   type SheetBody,
 } from '@holvek/core';
 import { z } from 'zod';
-import { reportOf, sheetPdf } from './sheet-pdf';
+import { reportOf, sheetPdf, type Filed } from './sheet-pdf';
 
 const root = join(__dirname, '../../..');
 const family = join(root, 'node_modules/@expo-google-fonts/atkinson-hyperlegible');
@@ -38,9 +37,9 @@ const folder = mkdtempSync(join(tmpdir(), 'holvek-pdf-'));
 afterAll(() => rmSync(folder, { recursive: true }));
 
 /** The words of a PDF, by Debian's poppler-utils. */
-async function wordsOf(sheet: Sheet, line?: LogLine): Promise<string> {
+async function wordsOf(sheet: Sheet, filed?: Filed): Promise<string> {
   const file = join(folder, 'sheet.pdf');
-  writeFileSync(file, await sheetPdf(sheet, fonts, line));
+  writeFileSync(file, await sheetPdf(sheet, fonts, filed));
   return execFileSync('pdftotext', ['-raw', file, '-'], { encoding: 'utf8' });
 }
 /** Paper breaks lines where it must: words are compared without their spaces. */
@@ -105,5 +104,16 @@ describe('a sheet on paper (needs pdftotext of poppler-utils)', () => {
     expect(words).toContain('log17-3f2a9c0411aa22bb·filed2026-11-2409:05UTC');
     expect(words).toContain(`key${'ab12'.repeat(16)}`);
     expect(squeezed(await wordsOf(sheet))).not.toContain('filed2026');
+  });
+
+  test('one that is signed and not filed says so on every page, and is in no log', async () => {
+    const body = { ...bodies[0]![1], rehearsal: false };
+    const long = Array.from({ length: 40 }, (_, i) => `note ${i} ${'and so on '.repeat(30)}`);
+    const words = await wordsOf(sheetOf({ ...body, notes: long }), 'not_yet');
+    const pages = Number(/page \d+ of (\d+)/u.exec(words)![1]);
+    expect(pages).toBeGreaterThan(1);
+    expect(words.match(/NOT YET FILED/gu)).toHaveLength(pages);
+    expect(squeezed(words)).not.toContain('filed2026');
+    expect(await wordsOf(sheetOf(body))).not.toContain('NOT YET FILED');
   });
 });

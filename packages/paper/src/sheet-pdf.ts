@@ -35,11 +35,14 @@ export const reportOf = ({ body }: Sheet): Report => {
   });
 };
 
+/** Where a sheet stands: by its line in the log, or signed on a phone and in no log yet. */
+export type Filed = LogLine | 'not_yet';
+
 /** A sheet on A4 that can be handed to a client: as many pages as it takes, and nothing cut. */
 export async function sheetPdf(
   sheet: Sheet,
   fonts: PaperFonts,
-  line?: LogLine,
+  filed?: Filed,
 ): Promise<Uint8Array<ArrayBuffer>> {
   const doc = openDocument(`${sheet.body.valve_tag} as-left sheet`, fonts);
   const told = reportOf(sheet);
@@ -47,27 +50,24 @@ export async function sheetPdf(
   heading(doc, flow, told, sheet);
   for (const block of told.blocks) drawBlock(doc, flow, block);
   signature(doc, flow, sheet);
-  if (line) filing(doc, flow, line);
+  if (filed && filed !== 'not_yet') filing(doc, flow, filed);
   pageFeet(doc, sheet);
-  if (told.headline.isPractice) practiceBands(doc);
+  if (told.headline.isPractice) bands(doc, 'PRACTICE: a simulated valve, no record');
+  else if (filed === 'not_yet') bands(doc, 'SIGNED, NOT YET FILED: the filed sheet counts');
   return bytesOf(doc);
 }
 
-/** Across the head of every page: nobody may take it for a record. */
-function practiceBands(doc: Doc) {
+/** Across the head of every page: nobody may take it for a record that is filed. */
+function bands(doc: Doc, words: string) {
   const { start, count } = doc.bufferedPageRange();
   for (let i = start; i < start + count; i++) {
     doc.switchToPage(i);
     doc.rect(0, 0, doc.page.width, 20).fill(ink.slate);
-    doc
-      .font('bold')
-      .fontSize(11)
-      .fillColor('#FFFFFF')
-      .text('PRACTICE: a simulated valve, no record', 0, 4, {
-        width: doc.page.width,
-        align: 'center',
-        lineBreak: false,
-      });
+    doc.font('bold').fontSize(11).fillColor('#FFFFFF').text(words, 0, 4, {
+      width: doc.page.width,
+      align: 'center',
+      lineBreak: false,
+    });
   }
 }
 

@@ -1,14 +1,15 @@
-import { freezeSheet, isPractice } from '@holvek/core';
+import { freezeSheet, isPractice, type SheetBody } from '@holvek/core';
 import { useRouter } from 'expo-router';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useDesk } from './use-desk';
 import { useFiledSheet, useOutbox } from '@/data/store';
 import { Screen } from '@/shell/screen';
+import { takeUnfiled } from '@/sheet/paper/take-away';
 import { SyncPill } from '@/shell/sync-pill';
 import { ReportView } from '@/report/report-view';
 import { Card } from '@/ui/card';
-import { BigButton } from '@/ui/press';
+import { BigButton, WordButton } from '@/ui/press';
 import { Strong, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
 
@@ -50,6 +51,9 @@ export function SignedRun() {
       }
     >
       {sheetId ? null : <NotYetFiled runId={run.id} />}
+      {!sheetId && frozen.ok && !isPractice(run.started) ? (
+        <TakeUnfiled body={frozen.value} />
+      ) : null}
       {run.late.length > 0 ? (
         <Card>
           <Strong>After the signature</Strong>
@@ -58,6 +62,22 @@ export function SignedRun() {
       ) : null}
       {frozen.ok ? <ReportView body={frozen.value} /> : null}
     </Screen>
+  );
+}
+
+/** Paper for a client who waits, where no network is. */
+function TakeUnfiled({ body }: { readonly body: SheetBody }) {
+  const [hasFailed, setFailed] = useState(false);
+  const take = () => void takeUnfiled(body).catch(() => setFailed(true));
+  return (
+    <>
+      <WordButton onPress={take}>PDF, marked as not yet filed</WordButton>
+      {hasFailed ? (
+        <Words color="$vermilion" role="alert">
+          The PDF could not be made on this device. The sheet is safe all the same.
+        </Words>
+      ) : null}
+    </>
   );
 }
 

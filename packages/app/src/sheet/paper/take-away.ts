@@ -1,9 +1,11 @@
 import {
+  hashOf,
   readingRowsOf,
   sheetFile,
   sheetFileName,
   writeReadingsCsv,
   type Sheet,
+  type SheetBody,
 } from '@holvek/core';
 import { saveBlob } from '@/ui/files';
 import { pdfHere } from './client';
@@ -36,4 +38,10 @@ async function madeHere(sheet: Sheet, ending: Ending): Promise<Blob> {
 export async function takeAway(sheet: Sheet, ending: Ending): Promise<void> {
   const blob = (await fromServer(sheet.id, ending)) ?? (await madeHere(sheet, ending));
   saveBlob(sheetFileName(sheet.body, ending), blob);
+}
+
+/** A sheet that is signed on this phone and has no number yet, as PDF; every page says that it is not filed. */
+export async function takeUnfiled(body: SheetBody): Promise<void> {
+  const bytes = await pdfHere({ id: 'not-filed', hash: hashOf(body), body }, 'not_yet');
+  saveBlob(sheetFileName(body, 'pdf'), new Blob([bytes], { type: 'application/pdf' }));
 }

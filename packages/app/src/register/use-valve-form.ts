@@ -79,7 +79,4 @@ export function useWriting() {
 }
 
 /** The draft from which a valve of the register is changed. */
-export function useDraftOf(valve: Valve | undefined): ValveDraft | undefined {
-  const writing = useWriting();
-  return valve && draftOf(valve, writing);
-}
+export const useDraftOf = (valve: Valve): ValveDraft => draftOf(valve, useWriting());

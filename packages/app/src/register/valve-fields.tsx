@@ -3,19 +3,16 @@ import { YStack } from 'tamagui';
 import { FactField } from './fact-field';
 import { SpringStrip } from './spring-strip';
 import type { ValveForm } from './use-valve-form';
-import { useUnits } from '@/settings/use-units';
-import { Card } from '@/ui/card';
 import { Choice } from '@/ui/field';
 import { WordButton } from '@/ui/press';
-import { Heading, Words } from '@/ui/words';
-import { plateTrouble } from '@/words/trouble';
+import { Heading } from '@/ui/words';
+import { PlateIssues } from '@/valve/plate-issues';
 
 /** Most springs that a chart has. */
 const MOST_SPRINGS = 12;
 
 /** All that is asked of a valve, group by group, and what contradicts itself. */
 export function ValveFields({ form }: { readonly form: ValveForm }) {
-  const units = useUnits();
   const { groups, control, now, pressure } = form;
   return (
     <YStack gap="$5">
@@ -29,17 +26,7 @@ export function ValveFields({ form }: { readonly form: ValveForm }) {
         </YStack>
       ))}
       <Further form={form} />
-      {now.plate.map((issue) => (
-        <Card
-          key={issue.code}
-          tone={issue.stops ? 'stop' : 'warn'}
-          role={issue.stops ? 'alert' : 'note'}
-        >
-          <Words color={issue.stops ? '$onVermilionSoft' : '$onBrassSoft'}>
-            {plateTrouble(issue, units)}
-          </Words>
-        </Card>
-      ))}
+      <PlateIssues issues={now.plate} />
     </YStack>
   );
 }

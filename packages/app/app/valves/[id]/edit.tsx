@@ -1,38 +1,24 @@
-import type { Valve, ValveDraft } from '@holvek/core';
-import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useChangeValve, useValves } from '@/data/queries';
+import type { Valve } from '@holvek/core';
+import { useRouter } from 'expo-router';
+import { useChangeValve } from '@/data/queries';
 import { KeepValve } from '@/register/keep-valve';
 import { RetireCard } from '@/register/retire-card';
 import { useDraftOf, useValveForm } from '@/register/use-valve-form';
 import { ValveFields } from '@/register/valve-fields';
 import { Screen } from '@/shell/screen';
-import { Loading, Trouble } from '@/ui/states';
 import { Muted } from '@/ui/words';
 import { useVisits } from '@/valve/use-visits';
+import { WithValve } from '@/valve/with-valve';
 
 /** What the register says of a valve, put right where one stands before it. */
 export default function EditValveScreen() {
-  const { id } = useLocalSearchParams<{ id: string }>();
-  const valves = useValves();
-  const valve = valves.data?.find((each) => each.id === id);
-  const start = useDraftOf(valve);
-  if (valves.isPending) return <Loading what="Fetching the valve" />;
-  if (!valve || !start)
-    return (
-      <Screen title="Valve" back>
-        <Trouble
-          title="No such valve"
-          say={`There is no valve ${id} in the register.`}
-          onRetry={() => void valves.refetch()}
-        />
-      </Screen>
-    );
-  return <EditValve valve={valve} start={start} />;
+  return <WithValve>{(valve) => <EditValve key={valve.id} valve={valve} />}</WithValve>;
 }
 
-function EditValve({ valve, start }: { readonly valve: Valve; readonly start: ValveDraft }) {
+function EditValve({ valve }: { readonly valve: Valve }) {
   const router = useRouter();
   const change = useChangeValve();
+  const start = useDraftOf(valve);
   const form = useValveForm({ id: valve.id, start, before: valve });
   const sheets = useVisits().get(valve.id)?.length ?? 0;
   const keep = () => {

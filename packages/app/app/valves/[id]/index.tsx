@@ -1,17 +1,16 @@
-import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { checkPlate, openEndsOf } from '@holvek/core';
-import { useHouseRules, useValves } from '@/data/queries';
+import { checkPlate, openEndsOf, type Valve } from '@holvek/core';
+import { useHouseRules } from '@/data/queries';
 import { useShelf } from '@/data/store';
-import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
 import { Card, Pill } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
-import { Loading, Trouble } from '@/ui/states';
 import { Strong, Words } from '@/ui/words';
 import { AnswerCard, GivenUpCard } from '@/valve/answer-card';
 import { DeviceCard } from '@/valve/device-card';
 import { PlateCard } from '@/valve/plate-card';
+import { PlateIssues } from '@/valve/plate-issues';
 import { TargetCard } from '@/valve/target-card';
 import { TargetSheet } from '@/valve/target-sheet';
 import {
@@ -24,32 +23,21 @@ import {
 } from '@/valve/valve-state';
 import { useVisits } from '@/valve/use-visits';
 import { VisitsCard } from '@/valve/visits-card';
+import { WithValve } from '@/valve/with-valve';
 import { useNow } from '@/ui/use-now';
-import { plateTrouble } from '@/words/trouble';
 
 /** One valve: what it must hold and why, its plate, how it has fared, and the way into a run. */
 export default function ValveScreen() {
-  const { id } = useLocalSearchParams<{ id: string }>();
+  return <WithValve>{(valve) => <ValvePage key={valve.id} valve={valve} />}</WithValve>;
+}
+
+function ValvePage({ valve }: { readonly valve: Valve }) {
   const router = useRouter();
-  const units = useUnits();
   const rules = useHouseRules();
   const shelf = useShelf();
-  const valves = useValves();
   const visits = useVisits();
   const now = useNow();
   const [isEditing, setEditing] = useState(false);
-  const valve = valves.data?.find((each) => each.id === id);
-  if (valves.isPending) return <Loading what="Fetching the valve" />;
-  if (!valve)
-    return (
-      <Screen title="Valve" back>
-        <Trouble
-          title="No such valve"
-          say={`There is no valve ${id} in the register.`}
-          onRetry={() => void valves.refetch()}
-        />
-      </Screen>
-    );
   const run = openRunOf(shelf, valve.id);
   const own = visits.get(valve.id) ?? [];
   const standing = standingOf(valve, own, rules, run, now);
@@ -95,17 +83,7 @@ export default function ValveScreen() {
       ) : null}
       <GivenUpCard runs={givenUpRunsOf(shelf, valve.id)} />
       {last && !run ? <AnswerCard body={last.body} /> : null}
-      {issues.map((issue) => (
-        <Card
-          key={issue.code}
-          tone={issue.stops ? 'stop' : 'warn'}
-          role={issue.stops ? 'alert' : 'note'}
-        >
-          <Words color={issue.stops ? '$onVermilionSoft' : '$onBrassSoft'}>
-            {plateTrouble(issue, units)}
-          </Words>
-        </Card>
-      ))}
+      <PlateIssues issues={issues} />
       <TargetCard valve={valve} onChange={() => setEditing(true)} />
       {own.length > 0 ? (
         <VisitsCard

@@ -1,33 +1,23 @@
-import { procedureOf, signsOf, type Evidence } from '@holvek/core';
-import { useLocalSearchParams, useRouter } from 'expo-router';
+import { procedureOf, signsOf, type Evidence, type Valve } from '@holvek/core';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { useValves } from '@/data/queries';
 import { CauseCards } from '@/step/parts/cause-cards';
 import { Screen } from '@/shell/screen';
 import { Choice } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';
-import { Empty, Loading, Trouble } from '@/ui/states';
+import { Empty } from '@/ui/states';
 import { Heading, Muted } from '@/ui/words';
 import { signQuestions } from '@/valve/sign-questions';
+import { WithValve } from '@/valve/with-valve';
 
 /** A valve that misbehaves, outside any run: what is seen of it, and what that may come from. */
 export default function TroubleScreen() {
-  const { id } = useLocalSearchParams<{ id: string }>();
+  return <WithValve>{(valve) => <TroubleOf key={valve.id} valve={valve} />}</WithValve>;
+}
+
+function TroubleOf({ valve }: { readonly valve: Valve }) {
   const router = useRouter();
-  const valves = useValves();
   const [seen, setSeen] = useState<Evidence>({});
-  const valve = valves.data?.find((each) => each.id === id);
-  if (valves.isPending) return <Loading what="Fetching the valve" />;
-  if (!valve)
-    return (
-      <Screen title="Valve" back>
-        <Trouble
-          title="No such valve"
-          say={`There is no valve ${id} in the register.`}
-          onRetry={() => void valves.refetch()}
-        />
-      </Screen>
-    );
   const { causes } = procedureOf(valve.plate.family);
   const look = (key: string, value: string) => setSeen((before) => ({ ...before, [key]: value }));
   const asked = signQuestions.map(({ key, ask, words }) => ({

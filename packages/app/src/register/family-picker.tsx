@@ -6,7 +6,7 @@ import { ValveGlyph } from '@/valve/valve-glyph';
 
 /** Which kind of valve it is, by how it looks on its line and by what it holds. */
 export const FamilyPicker = ({ onPick }: { readonly onPick: (family: Family) => void }) => (
-  <YStack gap="$2" role="list" aria-label="Kinds of valve">
+  <YStack gap="$2" role="group" aria-label="Kinds of valve">
     {familyNames.map((family) => (
       <Press
         key={family}

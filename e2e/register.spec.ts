@@ -143,6 +143,10 @@ test('trouble outside a run: what is seen puts the causes in order', async ({ pa
   await page.getByRole('button', { name: 'it does not do what it should' }).click();
   await expect(page.getByText('Commonest first')).toBeVisible();
   await page.getByRole('radio', { name: 'goes the other way' }).click();
+  await expect(page.getByText('This screw works the other way')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Yes, it rises' })).toBeVisible();
+  await expect(page.getByText('very likely')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Yes, it rises' }).click();
   await expect(page.getByText('very likely')).toHaveCount(1);
   await page.getByRole('button', { name: 'forget what was answered' }).click();
   await expect(page.getByText('Commonest first')).toBeVisible();

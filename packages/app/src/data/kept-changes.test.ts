@@ -105,6 +105,16 @@ describe('changes of the register without a network', () => {
     expect(changes.snapshot()).toEqual([]);
   });
 
+  test('what the server has so already is taken: its answer was lost, or another tab was first', async () => {
+    const put = jest.fn((_value: unknown, _change: unknown) =>
+      Promise.reject(new Refusal(412, 'document.changed', { name: 'mine', id: 'a' })),
+    );
+    const { changes } = kept(put);
+    await changes.keep(made('a', 1, valve('a', 'old'), 'mine'));
+    await changes.flush();
+    expect(changes.snapshot()).toEqual([]);
+  });
+
   test('a server in trouble says nothing about a change: it is asked again', async () => {
     const put = jest.fn(() => Promise.reject(new Refusal(507, 'disk.full')));
     const { changes } = kept(put);

@@ -1,3 +1,4 @@
+import { digestOf } from '@holvek/core';
 import { Refusal, Unreachable } from './api';
 import type { DeviceDb } from './device-db';
 
@@ -101,7 +102,7 @@ export class KeptChanges {
   private async sendAll(): Promise<void> {
     for (const change of this.all.filter(({ refused }) => refused === undefined)) {
       try {
-        await this.puts[change.list](change.value, { over: change.over, by: change.by });
+        await this.send(change);
         for (const taker of this.takers) taker(change);
         await this.letGoIfSame(change);
       } catch (error) {
@@ -111,6 +112,16 @@ export class KeptChanges {
         if (error.status >= 500 || error.status === 429) return;
         await this.replace({ ...change, refused: error.code, theirs: error.detail });
       }
+    }
+  }
+
+  /** A server that has it so already has taken it: an answer was lost on its way, or another tab was first. */
+  private async send({ list, value, over, by }: KeptChange): Promise<void> {
+    try {
+      await this.puts[list](value, { over, by });
+    } catch (error) {
+      const isThere = error instanceof Refusal && error.code === 'document.changed';
+      if (!isThere || digestOf(error.detail) !== digestOf(value)) throw error;
     }
   }
 

@@ -178,8 +178,9 @@ const overSeen =
     // What is changed again goes behind what still waits.
     if (keptChanges.waitingFor(list, value.id)) return wait();
     const keep = (kept: T) => keepInList(list, kept);
-    return putOver(put, value, { key: list, seen, keep }).catch((error: unknown) => {
-      if (error instanceof Unreachable) return wait();
+    return putOver(put, value, { key: list, seen, keep }).catch(async (error: unknown) => {
+      // A browser that keeps nothing cannot wait: then it is said that nothing was changed.
+      if (error instanceof Unreachable && (await deviceDbIfKept)) return wait();
       throw error;
     });
   };

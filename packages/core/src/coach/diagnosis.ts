@@ -80,11 +80,7 @@ export function rankCauses(causes: readonly Cause[], evidence: Evidence): readon
     .sort((a, b) => b.probability - a.probability);
 }
 
-/**
- * What can be seen of one thing, as the causes speak of it, in the order in which they do.
- *
- * @example signsOf(causes, 'trend') // → ['creeping_up', 'still', 'falling', 'swinging']
- */
+/** What can be seen of one thing, as the causes speak of it, in the order in which they do. */
 export const signsOf = (causes: readonly Cause[], key: string): readonly string[] => [
   ...new Set(
     causes.flatMap(({ likelihood }) =>

@@ -136,8 +136,14 @@ test('electronic pilot: cables and terminals before power, stroke, range, tuning
   await walkUntil(page, /Sensor range and trims/);
   await isFit(page);
   // What the tuning found may be passed between two looks; the sheet is held to it below.
-  await walkUntil(page, /What it found|Your name/);
+  await walkUntil(page, /What it found|does it hold/);
   await isFit(page);
+  await walkUntil(page, /does it hold/);
+  // The swing that the tuning left takes minutes to go, and its turning points look like rest.
+  const figure = async () => Number(await page.getByTestId('live-figure').textContent());
+  await expect
+    .poll(async () => Math.abs((await figure()) - 640), { timeout: 60_000 })
+    .toBeLessThanOrEqual(10);
   await walkUntil(page, /Your name/);
   await signAndOpen(page);
   await expect(page.getByText('Registers as left')).toBeVisible();

@@ -21,6 +21,7 @@ import { Screen } from '@/shell/screen';
 import { Field } from '@/ui/field';
 import { plainNumber } from '@/ui/plain-number';
 import { WordButton } from '@/ui/press';
+import { Loading } from '@/ui/states';
 
 /** A valve that the register does not have yet: which kind it is, then what its plate says. */
 export default function NewValveScreen() {
@@ -29,7 +30,8 @@ export default function NewValveScreen() {
   const writing = useWriting();
   const [start, setStart] = useState(begunDraft);
   const model = valves.data?.find(({ id }) => id === like);
-  if (model) return <NewValve start={draftLike(model, writing)} />;
+  if (like && valves.isPending) return <Loading what="Fetching the valve" />;
+  if (model) return <NewValve key={model.id} start={draftLike(model, writing)} />;
   const beginAnew = () => {
     keepBegun(undefined);
     setStart(undefined);
@@ -65,7 +67,9 @@ function NewValve({
     const { valve } = form.now;
     if (!valve) return;
     const alike = alikeOf(valve, plainNumber(count));
-    const taken = alike?.find(({ tag }) => known.some((each) => each.tag === tag));
+    const taken = alike?.find((one) =>
+      known.some(({ id: other, tag }) => tag === one.tag && other !== one.id),
+    );
     setTrouble(
       alike
         ? taken && `${taken.tag} is in the register already.`
@@ -106,8 +110,15 @@ function NewValve({
   );
 }
 
-/** The valve and those like it; undefined where their tags cannot be counted on, or nobody knows how many. */
+/**
+ * The valve and those like it; undefined where their tags cannot be counted on, or nobody knows how many. Asked
+ * again after a failure half-way, they are the same ones.
+ */
 function alikeOf(valve: Valve, count: number): readonly Valve[] | undefined {
   const tags = count >= 1 ? tagsFrom(valve.tag, Math.round(count)) : undefined;
-  return tags?.map((tag, i) => ({ ...valve, tag, id: i === 0 ? valve.id : newId() }));
+  return tags?.map((tag, i) => ({
+    ...valve,
+    tag,
+    id: i === 0 ? valve.id : `${valve.id}-${i + 1}`,
+  }));
 }

@@ -32,7 +32,12 @@ function TroubleOf({ valve }: { readonly valve: Valve }) {
       under={valve.name}
       back
       footer={
-        <BigButton flex={1} kind="outline" onPress={() => router.push(`/valves/${valve.id}/start`)}>
+        <BigButton
+          flex={1}
+          kind="outline"
+          disabled={valve.retired !== undefined}
+          onPress={() => router.push(`/valves/${valve.id}/start`)}
+        >
           Start setting
         </BigButton>
       }

@@ -99,6 +99,12 @@ type Look = {
 
 export const look = (page: Page): Promise<Look> =>
   page.evaluate(() => {
+    // What is behind and what comes is on the page too: only what is in hand counts.
+    const textHere = () =>
+      [...document.querySelectorAll<HTMLElement>('[data-testid^="path-"]')].reduce(
+        (text, aside) => text.replace(aside.innerText, ''),
+        document.body.innerText,
+      );
     const frame = document.querySelector('[data-step]');
     const parts: Record<string, boolean> = {};
     for (const part of document.querySelectorAll('[data-testid]'))
@@ -108,7 +114,7 @@ export const look = (page: Page): Promise<Look> =>
       mark: `${frame?.getAttribute('data-step')} ${frame?.getAttribute('data-entries')}`,
       lived: Number(frame?.getAttribute('data-lived') ?? 0),
       parts,
-      text: document.body.innerText,
+      text: textHere(),
     };
   });
 

@@ -1,4 +1,5 @@
 import { phases, type Phase, type Run } from '@holvek/core';
+import type { ReactNode } from 'react';
 import { View, XStack } from 'tamagui';
 import { Muted, Strong } from '@/ui/words';
 
@@ -21,7 +22,8 @@ export function PhaseRail({
 }: {
   readonly run: Run;
   readonly phase: Phase;
-  readonly note?: string;
+  /** What stands at the end of the line: the gauge that rules here. */
+  readonly note?: ReactNode;
 }) {
   const now = phases.indexOf(phase);
   const steps = run.steps.filter((step) => step.phase === phase);
@@ -52,11 +54,7 @@ export function PhaseRail({
               : ` · ${now + 1} of ${phases.length}`}
           </Muted>
         </Strong>
-        {note ? (
-          <Muted flexShrink={1} numberOfLines={1}>
-            {note}
-          </Muted>
-        ) : null}
+        {note}
       </XStack>
     </View>
   );

@@ -1,15 +1,9 @@
 import { useKeepAwake } from 'expo-keep-awake';
-import {
-  families,
-  isPractice,
-  roleOf,
-  type GaugeRole,
-  type Run,
-  type RunEvent,
-} from '@holvek/core';
+import { isPractice, type Run, type RunEvent } from '@holvek/core';
 import { useState } from 'react';
 import { useMedia, XStack, YStack } from 'tamagui';
 import { DoubleTurnCard } from './double-turn-card';
+import { GaugeNote } from './gauge-note';
 import { OpenEndsList } from './open-ends-list';
 import { useOthersEntries } from '@/data/use-others-entries';
 import { PhaseRail } from './phase-rail';
@@ -44,9 +38,6 @@ export function RunScreen({
     </DeskProvider>
   );
 }
-
-const gaugeWord = (run: Run, role: GaugeRole): string =>
-  (families[run.started.plate.family].gauges[role] ?? `${role} gauge`).toLowerCase();
 
 function RunPanes({ events }: { readonly events: readonly RunEvent[] }) {
   const { run, view, undo, canUndo } = useDesk();
@@ -86,7 +77,6 @@ function RunHead() {
   const [open, setOpen] = useState<'ends' | 'menu'>();
   const close = () => setOpen(undefined);
   const { step } = view;
-  const role = roleOf(step);
   return (
     <YStack>
       {isPractice(run.started) ? <PracticeBand /> : null}
@@ -97,13 +87,7 @@ function RunHead() {
           back
           right={<HeadKeys onEnds={() => setOpen('ends')} onMenu={() => setOpen('menu')} />}
         />
-        {step ? (
-          <PhaseRail
-            run={run}
-            phase={step.phase}
-            {...(role ? { note: `${gaugeWord(run, role)} ${run.gauges[role]?.tag ?? ''}` } : {})}
-          />
-        ) : null}
+        {step ? <PhaseRail run={run} phase={step.phase} note={<GaugeNote step={step} />} /> : null}
       </YStack>
       <BottomSheet isOpen={open === 'ends'} title="Open ends" onClose={close}>
         <Words>Moved for this job. Everything goes back before anyone signs.</Words>

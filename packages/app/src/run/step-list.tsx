@@ -2,7 +2,7 @@ import { phases } from '@holvek/core';
 import Check from 'lucide-react-native/icons/check';
 import { ScrollView, View, XStack, YStack } from 'tamagui';
 import { phaseWord } from './phase-rail';
-import { useStepText } from '@/step/parts/step-words';
+import { useStepText } from '@/step/parts/step-text';
 import { useDesk } from './use-desk';
 import { useInk } from '@/theme/use-ink';
 import { Muted, Strong, Title, Words } from '@/ui/words';

@@ -1,4 +1,4 @@
-import { isInstrument, judgeOf, roleOf, targetOf } from '@holvek/core';
+import { isInstrument, judgeOf, roleOf, targetOf, type Step } from '@holvek/core';
 import { ScrollView, XStack, YStack } from 'tamagui';
 import { FittingsDiagram } from '@/step/parts/fittings-diagram';
 import { TraceChart } from '@/step/parts/trace-chart';
@@ -6,6 +6,11 @@ import { useDesk } from './use-desk';
 import { latest, useTrace } from '@/gauge-link/trace';
 import { Card, Pill, Row } from '@/ui/card';
 import { Heading, Muted, Words } from '@/ui/words';
+
+/** A plain step that moves something draws the line on its own card. */
+const showsLine = ({ kind, does }: Step): boolean =>
+  does !== undefined &&
+  (kind === 'act' || kind === 'check' || kind === 'caution' || kind === 'wait');
 
 /** Beside the step when there is room: what stands open, the trace, the reasons. */
 export function WideMargin() {
@@ -68,7 +73,9 @@ export function WideMargin() {
             )}
           </YStack>
         ) : null}
-        <FittingsDiagram {...(view.step?.does ? { next: view.step.does } : {})} />
+        {view.step && showsLine(view.step) ? null : (
+          <FittingsDiagram {...(view.step?.does ? { next: view.step.does } : {})} />
+        )}
         <YStack gap="$1">
           <Heading>Why this number</Heading>
           <Words color="$muted">{target.why}</Words>

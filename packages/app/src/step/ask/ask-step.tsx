@@ -32,6 +32,7 @@ function ChooseStep({ step, asks }: Props) {
   };
   return (
     <StepFrame
+      onPath
       actions={
         <YStack gap="$2" flex={1}>
           {asks.choices?.map(({ value, say }) => (
@@ -87,6 +88,7 @@ function FigureStep({ step, asks }: Props) {
   };
   return (
     <StepFrame
+      onPath
       actions={
         <BigButton
           flex={1}

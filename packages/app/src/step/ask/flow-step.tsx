@@ -28,6 +28,7 @@ export function FlowStep({ step }: { readonly step: StepOf<'ask'> }) {
   const value = typed ?? seen;
   return (
     <StepFrame
+      onPath
       actions={
         <BigButton
           flex={1}

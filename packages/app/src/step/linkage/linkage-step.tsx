@@ -17,7 +17,7 @@ import { CausesButton } from '../parts/causes-sheet';
 import { SettledPill } from '../parts/settled-pill';
 import { StepFrame } from '../parts/step-frame';
 import { AmountSheet } from '../parts/step-sheets';
-import { useStepText } from '../parts/step-words';
+import { useStepText } from '../parts/step-text';
 import { NextButton, TurnButton } from '../parts/turn-button';
 import { useTurn } from '../parts/use-turn';
 import { PointChart } from '../points/point-chart';

@@ -11,6 +11,7 @@ export function LockStep({ step }: { readonly step: StepOf<'lock'> }) {
   useKeys({ n: lock });
   return (
     <StepFrame
+      onPath
       actions={
         <BigButton flex={1} onPress={lock} keyHint="N" testID="confirm-step">
           Nut tight, cap on

@@ -4,7 +4,7 @@ import { FittingsDiagram } from './fittings-diagram';
 import { useDesk } from '@/run/use-desk';
 import { StepFrame } from './step-frame';
 import { SkipSheet } from './skip-sheet';
-import { useStepText } from './step-words';
+import { useStepText } from './step-text';
 import { useKeys } from '@/shell/use-keys';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { BigButton, WordButton } from '@/ui/press';
@@ -35,6 +35,7 @@ export function ConfirmStep({ step }: { readonly step: Step }) {
   useKeys({ n: confirm });
   return (
     <StepFrame
+      onPath
       actions={
         <>
           {fails ? (

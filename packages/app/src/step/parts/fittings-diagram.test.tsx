@@ -38,6 +38,32 @@ describe('the diagram of cocks and selectors', () => {
   });
 });
 
+describe('names on the diagram', () => {
+  /** Where a name's middle stands, px. */
+  const placeOf = (container: HTMLElement, name: string) => {
+    const text = [...container.querySelectorAll('text')].find((each) => each.textContent === name)!;
+    return { x: Number(text.getAttribute('x')), y: Number(text.getAttribute('y')) };
+  };
+
+  test('that would touch stand in rows of their own', () => {
+    const run = runOf(relief);
+    const long = run.procedure.fittings.map((each) => ({
+      ...each,
+      name: `${each.name} by the wall`,
+    }));
+    const container = show({ ...run, procedure: { ...run.procedure, fittings: long } });
+    const rows = long
+      .map(({ name }) => ({ name, ...placeOf(container, name) }))
+      .sort((a, b) => a.x - b.x);
+    for (const one of rows)
+      for (const other of rows)
+        if (one !== other && one.y === other.y)
+          expect(Math.abs(one.x - other.x)).toBeGreaterThan(
+            ((one.name.length + other.name.length) / 2) * 5,
+          );
+  });
+});
+
 describe('the chart of cycles', () => {
   const chart = (cycles: Parameters<typeof CycleChart>[0]['cycles']) =>
     render(

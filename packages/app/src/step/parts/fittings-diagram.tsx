@@ -7,12 +7,20 @@ import { useInk, type Ink } from '@/theme/use-ink';
 
 const BODY = 'AtkinsonHyperlegibleNext_400Regular';
 const STRONG = 'AtkinsonHyperlegibleNext_700Bold';
-const HEIGHT = 190;
 const LINE = 112;
+/** px below the line for names and states, and for each row more. */
+const NAMES = 50;
+const ROW = 28;
 /** px that a letter of a name takes, so that none runs out on the left. */
 const LETTER = 5.6;
 
-type Placed = { readonly fitting: Fitting; readonly x: number; readonly y: number };
+type Placed = {
+  readonly fitting: Fitting;
+  readonly x: number;
+  readonly y: number;
+  /** In which row its name stands: lower by one for each name that it would lie on. */
+  readonly row: number;
+};
 
 /** The valve on its line with every cock, selector and switch as it stands; what the step moves is brass. */
 export function FittingsDiagram({ next = {} }: { readonly next?: Positions }) {
@@ -23,7 +31,7 @@ export function FittingsDiagram({ next = {} }: { readonly next?: Positions }) {
   const shown = fittings.filter(({ key }) => key in run.positions || key in next);
   if (shown.length === 0) return null;
   const middle = middleOf(shown, width);
-  const placed = place(shown, width, middle);
+  const placed = apart(place(shown, width, middle));
   const stateOf = (key: string) => next[key] ?? run.positions[key];
   return (
     <View
@@ -32,7 +40,7 @@ export function FittingsDiagram({ next = {} }: { readonly next?: Positions }) {
       aria-label={shown.map(({ key, name }) => `${name} ${stateWord(stateOf(key))}`).join(', ')}
       testID="fittings"
     >
-      <Svg width={width} height={HEIGHT}>
+      <Svg width={width} height={heightOf(placed)}>
         <Line x1={0} x2={width} y1={LINE} y2={LINE} stroke={ink.color} strokeWidth={3} />
         {placed.map(({ fitting, x, y }) => (
           <Branch
@@ -46,12 +54,13 @@ export function FittingsDiagram({ next = {} }: { readonly next?: Positions }) {
           />
         ))}
         <Valve x={middle} ink={ink} />
-        {placed.map(({ fitting, x, y }) => (
+        {placed.map(({ fitting, x, y, row }) => (
           <FittingMark
             key={fitting.key}
             fitting={fitting}
             x={x}
             y={y}
+            row={row}
             state={stateOf(fitting.key)}
             isMoved={fitting.key in next && next[fitting.key] !== run.positions[fitting.key]}
             ink={ink}
@@ -83,6 +92,7 @@ function place(fittings: readonly Fitting[], width: number, middle: number): rea
       fitting,
       x: from + ((to - from) * (i + 0.5)) / own.length,
       y: fitting.at.startsWith('branch') ? LINE + 32 : y,
+      row: 0,
     }));
   };
   return [
@@ -92,6 +102,28 @@ function place(fittings: readonly Fitting[], width: number, middle: number): rea
     ...spread(['round'], width * 0.7, width - 10, 42),
   ];
 }
+
+const isOver = (at: Fitting['at']): boolean => at === 'above' || at === 'round';
+
+/** Names under the line that would touch stand in rows: each in the first that is free where it begins. */
+function apart(placed: readonly Placed[]): readonly Placed[] {
+  const ends: number[] = [];
+  return [...placed]
+    .sort((a, b) => a.x - b.x)
+    .map((each) => {
+      if (isOver(each.fitting.at)) return each;
+      const half = (each.fitting.name.length * LETTER) / 2;
+      const from = Math.max(each.x, half) - half;
+      // What hangs beside the line has its mark where the first row is.
+      let row = each.fitting.at.startsWith('branch') ? 1 : 0;
+      while (from < (ends[row] ?? -Infinity) + LETTER) row += 1;
+      ends[row] = from + 2 * half;
+      return { ...each, row };
+    });
+}
+
+const heightOf = (placed: readonly Placed[]): number =>
+  LINE + NAMES + Math.max(...placed.map(({ row }) => row)) * ROW;
 
 /** The pipe that leads to a fitting beside the line. */
 function Branch({
@@ -158,17 +190,16 @@ type MarkProps = {
   readonly fitting: Fitting;
   readonly x: number;
   readonly y: number;
+  readonly row: number;
   readonly state: number | string | undefined;
   readonly isMoved: boolean;
   readonly ink: Ink;
 };
 
-function FittingMark({ fitting, x, y, state, isMoved, ink }: MarkProps) {
+function FittingMark({ fitting, x, y, row, state, isMoved, ink }: MarkProps) {
   const edge = isMoved ? ink.brass : ink.color;
   const isOpen = typeof state === 'number' ? state > 0 : state !== 'off' && state !== 'close';
-  const isBelow = fitting.at.startsWith('branch');
-  const textY =
-    fitting.at === 'above' || fitting.at === 'round' ? y - 26 : isBelow ? y + 26 : y + 30;
+  const textY = isOver(fitting.at) ? y - 30 : LINE + 30 + row * ROW;
   return (
     <G>
       {fitting.kind === 'selector' || fitting.kind === 'switch' ? (

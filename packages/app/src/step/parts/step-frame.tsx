@@ -1,8 +1,10 @@
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { ScrollView, XStack, YStack } from 'tamagui';
 import { useDesk } from '@/run/use-desk';
 import { FrameMark } from './frame-mark';
+import { StepPath } from './step-path';
 import { StepWords } from './step-words';
+import { EndEarly } from '@/run/end-early';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { BigButton, WordButton } from '@/ui/press';
 import { Words } from '@/ui/words';
@@ -13,18 +15,28 @@ type Props = {
   readonly actions: ReactNode;
   readonly more?: ReactNode;
   readonly hideWords?: boolean;
+  /** A plain step: its card on the path, what is done above it and what comes below. */
+  readonly onPath?: boolean;
 };
 
 /** A step: its words and parts above, its actions under the thumb, what went wrong between. */
-export function StepFrame({ children, actions, more, hideWords = false }: Props) {
+export function StepFrame({ children, actions, more, hideWords = false, onPath = false }: Props) {
   const { trouble, isLineDown, doubt, settleDoubt, undo, canUndo } = useDesk();
   return (
     <YStack flex={1} minHeight={0}>
       <FrameMark />
       <ScrollView flex={1} contentContainerStyle={{ paddingBottom: 16 }}>
         <YStack gap="$3" paddingHorizontal="$4">
-          {hideWords ? null : <StepWords />}
-          {children}
+          {onPath ? (
+            <StepPath>
+              <StepWords picture={children ?? null} />
+            </StepPath>
+          ) : (
+            <>
+              {hideWords ? null : <StepWords />}
+              {children}
+            </>
+          )}
         </YStack>
       </ScrollView>
       <YStack gap="$2" padding="$3" backgroundColor="$card" borderTopWidth={1} borderColor="$line">
@@ -41,6 +53,7 @@ export function StepFrame({ children, actions, more, hideWords = false }: Props)
         <XStack gap="$2">{actions}</XStack>
         <XStack justifyContent="space-between" flexWrap="wrap">
           {more}
+          {onPath ? <SomethingWrong /> : null}
           {canUndo ? <WordButton onPress={() => void undo()}>undo</WordButton> : null}
         </XStack>
       </YStack>
@@ -60,5 +73,24 @@ export function StepFrame({ children, actions, more, hideWords = false }: Props)
         </XStack>
       </BottomSheet>
     </YStack>
+  );
+}
+
+/** The honest way out of a step that cannot be done: what is wrong, and how the work ends. */
+function SomethingWrong() {
+  const { run } = useDesk();
+  const [isOpen, setOpen] = useState(false);
+  const close = () => setOpen(false);
+  // Once it has ended, only putting back and signing are left.
+  if (run.ended !== undefined || run.condemned !== undefined) return null;
+  return (
+    <>
+      <WordButton tone="$vermilion" onPress={() => setOpen(true)}>
+        something is wrong
+      </WordButton>
+      <BottomSheet isOpen={isOpen} title="Something is wrong" onClose={close}>
+        <EndEarly onEnded={close} />
+      </BottomSheet>
+    </>
   );
 }

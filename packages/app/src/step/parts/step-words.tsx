@@ -1,6 +1,9 @@
-import { fillSlots, targetOf, type Hazard, type StepKind } from '@holvek/core';
+import type { Hazard, StepKind } from '@holvek/core';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
-import { XStack, YStack } from 'tamagui';
+import { useEffect, useRef, type ReactNode } from 'react';
+import { XStack, YStack, type TamaguiElement } from 'tamagui';
+import { FoldedWhy } from './step-path';
+import { useStepText } from './step-text';
 import { useDesk } from '@/run/use-desk';
 import { useInk } from '@/theme/use-ink';
 import { Card } from '@/ui/card';
@@ -18,56 +21,82 @@ const hazardWord: Record<Hazard, string> = {
   electric: 'Electric shock',
 };
 
-/** A step's text with its figures filled in. */
-export function useStepText(): (text: string, adjuster?: string) => string {
-  const { run, units } = useDesk();
-  const { plate, house_rules: rules } = run.started;
-  return (text, adjuster = 'main') => {
-    const target = targetOf(run.started, adjuster) ?? run.started.target;
-    const source = { plate, target, adjuster, rules, gauges: run.gauges };
-    return fillSlots(text, source, { pressure: units.withUnit, flow: units.flowWithUnit });
-  };
-}
-
 /** Steps whose own button says how much is left. */
 const COUNTS_ITSELF: ReadonlySet<StepKind> = new Set(['capture', 'registers', 'terminals']);
 
-/** What to do, the caution before it, why, and what to expect. */
-export function StepWords() {
-  const { view, units } = useDesk();
+/**
+ * What to do, the caution before it, what to expect, and why. On the path the picture stands between
+ * what to do and what to expect, and the reason is folded.
+ */
+export function StepWords({ picture }: { readonly picture?: ReactNode }) {
+  const { view } = useDesk();
   const fill = useStepText();
-  const ink = useInk();
-  const { step, blocked } = view;
+  const { step } = view;
   if (!step) return null;
+  const isOnPath = picture !== undefined;
+  const why = step.why ? fill(step.why, step.adjuster) : undefined;
   return (
     <YStack gap="$3">
-      {step.caution ? (
-        <Card tone="warn">
-          <XStack gap="$2" alignItems="center">
-            <TriangleAlert size={22} color={ink.brass} />
-            <Strong color="$onBrassSoft">{hazardWord[step.caution.hazard]}</Strong>
-          </XStack>
-          <Words color="$onBrassSoft">{fill(step.caution.say, step.adjuster)}</Words>
-        </Card>
-      ) : null}
-      <Title testID="step-title">{fill(step.say, step.adjuster)}</Title>
-      {step.why ? <Words color="$muted">{fill(step.why, step.adjuster)}</Words> : null}
+      <Caution />
+      <StepTitle>{fill(step.say, step.adjuster)}</StepTitle>
+      {why && !isOnPath ? <Words color="$muted">{why}</Words> : null}
+      {picture}
       {step.expects ? (
         <Words>
           <Strong>Expect: </Strong>
           {fill(step.expects, step.adjuster)}
         </Words>
       ) : null}
-      {blocked
-        .filter(
-          (guard) =>
-            !COUNTS_ITSELF.has(step.kind) && guard.state === 'unmet' && guard.have !== undefined,
-        )
-        .map((guard) => (
-          <Card key={guard.state === 'met' ? '' : guard.guard} tone="stop" role="alert">
-            <Words color="$onVermilionSoft">{guardTrouble(guard, units)}</Words>
-          </Card>
-        ))}
+      {why && isOnPath ? <FoldedWhy>{why}</FoldedWhy> : null}
+      <Wanting />
     </YStack>
   );
+}
+
+/** What the step asks for; a hand that comes from the step before, or a reader, is led to it. */
+function StepTitle({ children }: { readonly children: string }) {
+  const { run } = useDesk();
+  const title = useRef<TamaguiElement>(null);
+  const cameAlong = run.eventCount > 1;
+  useEffect(() => {
+    if (cameAlong) (title.current as HTMLElement | null)?.focus({ preventScroll: true });
+    // Only as the step comes up: what is entered in it must not take the focus away.
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once a step
+  }, []);
+  return (
+    <Title ref={title} tabIndex={-1} style={{ outline: 'none' }} testID="step-title">
+      {children}
+    </Title>
+  );
+}
+
+function Caution() {
+  const { view } = useDesk();
+  const fill = useStepText();
+  const ink = useInk();
+  const { step } = view;
+  if (!step?.caution) return null;
+  return (
+    <Card tone="warn">
+      <XStack gap="$2" alignItems="center">
+        <TriangleAlert size={22} color={ink.brass} />
+        <Strong color="$onBrassSoft">{hazardWord[step.caution.hazard]}</Strong>
+      </XStack>
+      <Words color="$onBrassSoft">{fill(step.caution.say, step.adjuster)}</Words>
+    </Card>
+  );
+}
+
+/** What is still wanting before the step may be confirmed: to do, and no fault. */
+function Wanting() {
+  const { view, units } = useDesk();
+  const { step, blocked } = view;
+  if (!step || COUNTS_ITSELF.has(step.kind)) return null;
+  return blocked
+    .filter((guard) => guard.state === 'unmet' && guard.have !== undefined)
+    .map((guard) => (
+      <Card key={guard.state === 'met' ? '' : guard.guard} tone="warn" role="status">
+        <Words color="$onBrassSoft">{guardTrouble(guard, units)}</Words>
+      </Card>
+    ));
 }

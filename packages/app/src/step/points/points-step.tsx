@@ -13,7 +13,7 @@ import { CausesButton } from '../parts/causes-sheet';
 import { SettledPill } from '../parts/settled-pill';
 import { SkipSheet } from '../parts/skip-sheet';
 import { StepFrame } from '../parts/step-frame';
-import { useStepText } from '../parts/step-words';
+import { useStepText } from '../parts/step-text';
 import { NextButton } from '../parts/turn-button';
 import { useDesk } from '@/run/use-desk';
 import { useKeys } from '@/shell/use-keys';

@@ -26,6 +26,7 @@ export function ReadStep({ step }: { readonly step: StepOf<'read'> }) {
   useKeys({ r: () => void read() });
   return (
     <StepFrame
+      onPath
       actions={<ReadButton reading={reading} onPress={() => void read()} />}
       more={
         <>

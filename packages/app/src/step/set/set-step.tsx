@@ -8,7 +8,7 @@ import { useSetting, type Setting } from './use-setting';
 import { LiveFigure } from '../parts/live-figure';
 import { StepFrame } from '../parts/step-frame';
 import { AmountSheet, PadSheet } from '../parts/step-sheets';
-import { useStepText } from '../parts/step-words';
+import { useStepText } from '../parts/step-text';
 import { useDesk } from '@/run/use-desk';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { WordButton } from '@/ui/press';

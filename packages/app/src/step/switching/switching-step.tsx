@@ -8,7 +8,7 @@ import { CausesButton } from '../parts/causes-sheet';
 import { LiveFigure } from '../parts/live-figure';
 import { StepFrame } from '../parts/step-frame';
 import { AmountSheet, PadSheet } from '../parts/step-sheets';
-import { useStepText } from '../parts/step-words';
+import { useStepText } from '../parts/step-text';
 import { NextButton, TurnButton } from '../parts/turn-button';
 import { TurnCard } from '../parts/turn-card';
 import { useReading, type TypedValue } from '../parts/use-reading';

@@ -32,6 +32,8 @@ export function FittingsDiagram({ next = {} }: { readonly next?: Positions }) {
   if (shown.length === 0) return null;
   const middle = middleOf(shown, width);
   const placed = apart(place(shown, width, middle));
+  const room = roomOf(placed);
+  const height = room.over + LINE + room.under;
   const stateOf = (key: string) => next[key] ?? run.positions[key];
   return (
     <View
@@ -40,7 +42,7 @@ export function FittingsDiagram({ next = {} }: { readonly next?: Positions }) {
       aria-label={shown.map(({ key, name }) => `${name} ${stateWord(stateOf(key))}`).join(', ')}
       testID="fittings"
     >
-      <Svg width={width} height={heightOf(placed)}>
+      <Svg width={width} height={height} viewBox={`0 ${-room.over} ${width} ${height}`}>
         <Line x1={0} x2={width} y1={LINE} y2={LINE} stroke={ink.color} strokeWidth={3} />
         {placed.map(({ fitting, x, y }) => (
           <Branch
@@ -105,25 +107,33 @@ function place(fittings: readonly Fitting[], width: number, middle: number): rea
 
 const isOver = (at: Fitting['at']): boolean => at === 'above' || at === 'round';
 
-/** Names under the line that would touch stand in rows: each in the first that is free where it begins. */
+/** Names that would touch stand in rows, away from the line: each in the first that is free where it begins. */
 function apart(placed: readonly Placed[]): readonly Placed[] {
-  const ends: number[] = [];
+  const ends = { over: [] as number[], under: [] as number[] };
   return [...placed]
     .sort((a, b) => a.x - b.x)
     .map((each) => {
-      if (isOver(each.fitting.at)) return each;
-      const half = (each.fitting.name.length * LETTER) / 2;
+      const { at, name } = each.fitting;
+      const half = (name.length * LETTER) / 2;
       const from = Math.max(each.x, half) - half;
+      const rows = isOver(at) ? ends.over : ends.under;
       // What hangs beside the line has its mark where the first row is.
-      let row = each.fitting.at.startsWith('branch') ? 1 : 0;
-      while (from < (ends[row] ?? -Infinity) + LETTER) row += 1;
-      ends[row] = from + 2 * half;
+      let row = at.startsWith('branch') ? 1 : 0;
+      while (from < (rows[row] ?? -Infinity) + LETTER) row += 1;
+      rows[row] = from + 2 * half;
       return { ...each, row };
     });
 }
 
-const heightOf = (placed: readonly Placed[]): number =>
-  LINE + NAMES + Math.max(...placed.map(({ row }) => row)) * ROW;
+/** px of names, over the drawing and under it. */
+function roomOf(placed: readonly Placed[]): { readonly over: number; readonly under: number } {
+  const rows = (over: boolean) =>
+    Math.max(
+      0,
+      ...placed.flatMap(({ fitting, row }) => (isOver(fitting.at) === over ? [row] : [])),
+    );
+  return { over: rows(true) * ROW, under: NAMES + rows(false) * ROW };
+}
 
 /** The pipe that leads to a fitting beside the line. */
 function Branch({
@@ -199,7 +209,7 @@ type MarkProps = {
 function FittingMark({ fitting, x, y, row, state, isMoved, ink }: MarkProps) {
   const edge = isMoved ? ink.brass : ink.color;
   const isOpen = typeof state === 'number' ? state > 0 : state !== 'off' && state !== 'close';
-  const textY = isOver(fitting.at) ? y - 30 : LINE + 30 + row * ROW;
+  const textY = isOver(fitting.at) ? y - 30 - row * ROW : LINE + 30 + row * ROW;
   return (
     <G>
       {fitting.kind === 'selector' || fitting.kind === 'switch' ? (

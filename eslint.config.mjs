@@ -168,7 +168,7 @@ export default [
         'error',
         {
           patterns: ['@holvek/server*', '@holvek/core/src/*', '**/packages/*'],
-          paths: ['lucide-react-native', 'date-fns'],
+          paths: ['lucide-react-native', 'date-fns', 'tamagui'],
         },
       ],
     },

@@ -19,6 +19,7 @@ const screens = [
   ['/gauges', 'Gauges'],
   ['/practice', 'Practice'],
   ['/sheets', 'Sheets'],
+  ['/sheets/check', 'Check a record'],
   ['/settings', 'Settings'],
   ['/valves/pos-22', 'POS-22'],
   ['/valves/ep-04', 'EP-04'],
@@ -39,6 +40,7 @@ for (const [path, title] of screens)
     await page.goto(path);
     await expect(page.getByRole('heading', { name: title, exact: true }).first()).toBeVisible();
     await page.waitForLoadState('networkidle');
+    await expect(page).toHaveTitle(/ · Holvek$/u);
     await isFit(page);
     await page.emulateMedia({ colorScheme: 'dark' });
     await expect(page.locator('html')).toHaveClass(/dark/);
@@ -121,4 +123,44 @@ test('the register goes out as CSV and comes back, wrong rows named', async ({ p
   });
   await expect(page.getByText(`${valves.length} valves kept`)).toBeVisible();
   await expect(page.getByText(/size_dn/)).toBeVisible();
+});
+
+test('the app can be installed: a manifest, and every picture that it names', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/');
+  const href = await page.locator('link[rel="manifest"]').getAttribute('href');
+  const manifest = (await (await request.get(href!)).json()) as {
+    readonly icons: readonly { readonly src: string }[];
+    readonly shortcuts: readonly { readonly url: string }[];
+  };
+  for (const { src } of manifest.icons)
+    expect((await request.get(src)).headers()['content-type']).toContain('image/');
+  for (const { url } of manifest.shortcuts) {
+    await page.goto(url);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await expect(page.getByText('This page does not exist')).toHaveCount(0);
+  }
+});
+
+test('a record that is handed over is checked on the phone, and a letter changed is seen', async ({
+  page,
+  request,
+}) => {
+  const record = await (await request.get('/api/valves/prv-12/evidence.json')).text();
+  await page.goto('/sheets');
+  await page.getByRole('button', { name: 'check a record that was handed over' }).click();
+  const choose = async (text: string) => {
+    const opened = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Choose a file' }).click();
+    const file = { name: 'record.json', mimeType: 'application/json', buffer: Buffer.from(text) };
+    await (await opened).setFiles(file);
+  };
+  await choose(record);
+  await expect(page.getByTestId('checked')).toContainText('holds');
+  await expect(page.getByTestId('checked')).not.toContainText('does not hold');
+  await choose(record.replace(/"technician":"[^"]*"/u, '"technician":"Somebody Else"'));
+  await expect(page.getByTestId('checked')).toContainText('does not hold');
+  await expect(page.getByRole('alert').first()).toContainText('does not say what it said');
 });

@@ -96,7 +96,7 @@ async function offlineCopy() {
   const { generateSW } = await import('workbox-build');
   await generateSW({
     globDirectory: join(root, 'dist/app'),
-    globPatterns: ['**/*.{html,js,css,ttf,png,ico,json}'],
+    globPatterns: ['**/*.{html,js,css,ttf,png,ico,svg,json,webmanifest}'],
     globIgnores: ['metadata.json'],
     swDest: join(root, 'dist/app/sw.js'),
     maximumFileSizeToCacheInBytes: 8_000_000,

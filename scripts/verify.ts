@@ -1,13 +1,11 @@
 import {
+  checkFile,
   checkWith,
-  checkableFileSchema,
   faultWords,
+  fileErrorWords,
   keyNameOf,
   noteWords,
   readHead,
-  readJsonFile,
-  verifyEvidence,
-  verifySheet,
   type Verified,
   type VerifyOptions,
 } from '@holvek/core';
@@ -43,24 +41,15 @@ async function main(): Promise<number> {
 }
 
 async function verifyFile(file: string, options: VerifyOptions): Promise<boolean> {
-  const read = readJsonFile(readFileSync(file, 'utf8'), checkableFileSchema);
-  if (!read.ok) {
-    const why =
-      read.error.code === 'file.not_json'
-        ? 'is cut off, or no JSON at all'
-        : `is no record of this house: ${read.error.path || 'its format'} is not as it should be`;
-    console.error(`${file}: ${why}. Nothing could be checked.`);
+  const checked = await checkFile(readFileSync(file, 'utf8'), options);
+  if (!checked.ok) {
+    console.error(`${file}: ${fileErrorWords(checked.error)} Nothing could be checked.`);
     return false;
   }
-  const { value } = read;
-  const result =
-    value.format === 'holvek.evidence'
-      ? await verifyEvidence(value, options)
-      : await verifySheet(value, options);
+  const { kind, result, keys } = checked.value;
   print(file, result);
-  if (!options.trusted)
-    for (const key of value.keys ?? []) console.log(`  signed by ${keyNameOf(key)}`);
-  if (value.format === 'holvek.sheet_file')
+  if (!options.trusted) for (const key of keys) console.log(`  signed by ${keyNameOf(key)}`);
+  if (kind === 'sheet')
     console.log('  one sheet by itself: whether others were dropped, only the whole record tells');
   return result.faults.length === 0;
 }

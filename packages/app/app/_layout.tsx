@@ -4,12 +4,13 @@ import { AtkinsonHyperlegibleMono_700Bold } from '@expo-google-fonts/atkinson-hy
 import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
 import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
-import { useFonts } from 'expo-font';
+import { FontDisplay, useFonts } from 'expo-font';
 import { Slot } from 'expo-router';
 import { useEffect } from 'react';
 import { useColorScheme } from 'react-native';
-import { TamaguiProvider } from 'tamagui';
+import { TamaguiProvider } from '@/ui/kit';
 import { keepOfflineCopy } from '@/data/app-update';
+import { listenForLaunches } from '@/data/launched-file';
 import { KEEP_MS, keepsWhatItHas, persister, queryClient } from '@/data/queries';
 import { startSync } from '@/data/store';
 import { usePreferences } from '@/settings/preferences';
@@ -17,27 +18,30 @@ import { Guarded } from '@/shell/guarded';
 import { Shell } from '@/shell/shell';
 import { config } from '@/theme/tamagui.config';
 
+/** Letters of the system until the file is here, and where it never comes. */
+const swapped = (uri: number) => ({ uri, display: FontDisplay.SWAP });
+const fonts = {
+  AtkinsonHyperlegibleMono_400Regular: swapped(AtkinsonHyperlegibleMono_400Regular),
+  AtkinsonHyperlegibleMono_700Bold: swapped(AtkinsonHyperlegibleMono_700Bold),
+  AtkinsonHyperlegibleNext_400Regular: swapped(AtkinsonHyperlegibleNext_400Regular),
+  AtkinsonHyperlegibleNext_700Bold: swapped(AtkinsonHyperlegibleNext_700Bold),
+};
+
 /** Providers, fonts and the frame around every screen. */
 export default function Layout() {
-  const [areFontsLoaded, fontError] = useFonts({
-    AtkinsonHyperlegibleMono_400Regular,
-    AtkinsonHyperlegibleMono_700Bold,
-    AtkinsonHyperlegibleNext_400Regular,
-    AtkinsonHyperlegibleNext_700Bold,
-  });
+  useFonts(fonts);
   const { theme } = usePreferences();
   const system = useColorScheme();
   const chosen = theme === 'system' ? (system === 'dark' ? 'dark' : 'light') : theme;
   useEffect(() => {
     startSync();
+    listenForLaunches();
     if (process.env.NODE_ENV === 'production') void keepOfflineCopy();
   }, []);
   useEffect(() => {
     document.documentElement.lang = 'en';
     document.documentElement.style.colorScheme = chosen;
   }, [chosen]);
-  // Letters of the system are better than none.
-  if (!areFontsLoaded && !fontError) return null;
   return (
     <TamaguiProvider config={config} defaultTheme={chosen} key={chosen}>
       <PersistQueryClientProvider

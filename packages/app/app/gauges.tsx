@@ -1,6 +1,6 @@
 import { families, gaugeFitness, type Gauge, type Plate } from '@holvek/core';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useValves } from '@/data/queries';
 import { GaugeSheet } from '@/gauge/gauge-sheet';
 import { useUnits } from '@/settings/use-units';

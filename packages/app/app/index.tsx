@@ -1,6 +1,6 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { ScrollView, XStack, YStack } from 'tamagui';
+import { ScrollView, XStack, YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useRounds, useSites, useValves } from '@/data/queries';
 import { changePreferences, usePreferences } from '@/settings/preferences';
 import { FirstSteps } from '@/register/first-steps';

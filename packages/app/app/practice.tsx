@@ -2,7 +2,7 @@ import { families, outcomeWord, type Run, type Sheet, type Valve } from '@holvek
 import { format } from 'date-fns/format';
 import { useRouter, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { usePractice, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { Screen } from '@/shell/screen';

@@ -1,5 +1,5 @@
 import { useLocalSearchParams, useRouter, type Href } from 'expo-router';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { benchTools } from '@/bench/tools';
 import { useValves } from '@/data/queries';
 import { Screen } from '@/shell/screen';

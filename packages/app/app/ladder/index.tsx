@@ -9,7 +9,7 @@ import {
 } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { useChangeSystem, useHouseRules, useSites, useSystems } from '@/data/queries';
 import { newId } from '@/data/run-shelf';
 import { Screen } from '@/shell/screen';

@@ -1,7 +1,7 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import { type Round, type Valve } from '@holvek/core';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { Refusal } from '@/data/api';
 import { useChangeRound, useRounds, useSites, useValves } from '@/data/queries';
 import { newId } from '@/data/run-shelf';

@@ -2,12 +2,12 @@ import { format } from 'date-fns/format';
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { XStack } from 'tamagui';
+import { XStack } from '@/ui/kit';
 import { api } from '@/data/api';
 import { useSheets } from '@/data/queries';
 import { Screen } from '@/shell/screen';
 import { EvidenceCard } from '@/sheet/evidence-card';
-import { takeAway, type Ending } from '@/sheet/paper/take-away';
+import { canSharePdf, sharePdf, takeAway, type Ending } from '@/sheet/paper/take-away';
 import { ReviseSheet } from '@/sheet/revise-sheet';
 import { ReportView } from '@/report/report-view';
 import { BigButton, WordButton } from '@/ui/press';
@@ -87,11 +87,16 @@ export default function SheetScreen() {
       ].map((note) => (
         <Muted key={note}>{note}</Muted>
       ))}
-      {body.rehearsal ? null : (
-        <XStack>
+      <XStack flexWrap="wrap" justifyContent="space-between">
+        {body.rehearsal ? null : (
           <WordButton onPress={() => setRevising(true)}>correct by a new revision</WordButton>
-        </XStack>
-      )}
+        )}
+        {canSharePdf() ? (
+          <WordButton onPress={() => void sharePdf(sheet).catch(() => setFailed(true))}>
+            share the PDF
+          </WordButton>
+        ) : null}
+      </XStack>
       <ReviseSheet sheet={sheet} isOpen={isRevising} onClose={() => setRevising(false)} />
     </Screen>
   );

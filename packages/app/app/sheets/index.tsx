@@ -2,7 +2,7 @@ import { leftWords, outcomeWord } from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useRouter, type Href } from 'expo-router';
 import { FlatList } from 'react-native';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { useHouseRules, useSheets, useValves } from '@/data/queries';
 import { useOutbox, useShelf } from '@/data/store';
 import { Head } from '@/shell/screen';
@@ -10,7 +10,7 @@ import { SyncPill } from '@/shell/sync-pill';
 import { outcomeTone } from '@/sheet/outcome';
 import { listedSheets } from '@/sheet/unfiled';
 import { Card, Pill } from '@/ui/card';
-import { Press } from '@/ui/press';
+import { Press, WordButton } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
 import { useNow } from '@/ui/use-now';
@@ -79,6 +79,11 @@ export default function SheetsScreen() {
               onRetry={() => void sheets.refetch()}
             />
           )
+        }
+        ListFooterComponent={
+          <WordButton onPress={() => router.push('/sheets/check')}>
+            check a record that was handed over
+          </WordButton>
         }
         renderItem={({ item: { path, body, isFiled } }) => (
           <Press

@@ -1,7 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import { useMemo, useRef, useState } from 'react';
 import { FlatList } from 'react-native';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { useHouseRules, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { useUnits } from '@/settings/use-units';

@@ -9,7 +9,7 @@ import {
   type PI,
   type StepFit,
 } from '@holvek/core';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { LoopChart } from './loop-chart';
 import { BigNumber } from '@/ui/big-number';
 import { Card, Row } from '@/ui/card';

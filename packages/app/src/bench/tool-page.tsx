@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
-import { View, YStack } from 'tamagui';
+import { View, YStack } from '@/ui/kit';
 import { answerOf, answerText, unitOfField, type BenchTool, type BenchValues } from './tool';
 import { useBarometer } from '@/settings/use-barometer';
 import { useUnits } from '@/settings/use-units';

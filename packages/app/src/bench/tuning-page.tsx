@@ -1,6 +1,6 @@
 import { fitStep, readStepCsv, type StepFit } from '@holvek/core';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { ProposalCard } from './proposal-card';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';

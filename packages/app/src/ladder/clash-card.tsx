@@ -1,5 +1,5 @@
 import type { LadderError, System } from '@holvek/core';
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import { ruleSum, sourceWord, wayOut } from './ladder-words';
 import { useUnits } from '@/settings/use-units';
 import { Card } from '@/ui/card';

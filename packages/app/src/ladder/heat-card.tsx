@@ -6,7 +6,7 @@ import {
   type System,
 } from '@holvek/core';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { useUnits } from '@/settings/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';

@@ -1,7 +1,7 @@
 import { type FoundBeside, type Ladder, type Rule, type System } from '@holvek/core';
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Rect, Text } from 'react-native-svg';
-import { View } from 'tamagui';
+import { View } from '@/ui/kit';
 import { RungHandles } from './rung-handles';
 import { spreadLabels } from './spread';
 import { niceTicks } from '@/ui/nice-ticks';

@@ -20,7 +20,7 @@ import {
   within,
 } from '@testing-library/react';
 import type { ReactElement, ReactNode } from 'react';
-import { TamaguiProvider } from 'tamagui';
+import { TamaguiProvider } from '@/ui/kit';
 import { ClashCard } from './clash-card';
 import { HeatCard } from './heat-card';
 import { LadderPicture } from './ladder-picture';

@@ -1,7 +1,7 @@
 import { createLineTwin, type Ladder, type System } from '@holvek/core';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { openLineWorker } from './line-client';
 import type { LineReport } from './line.worker';
 import { useUnits } from '@/settings/use-units';

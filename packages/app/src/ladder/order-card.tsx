@@ -1,6 +1,6 @@
 import type { SettingPlan, System } from '@holvek/core';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { planWord, precedenceWord, readingsWord } from './ladder-words';
 import { useUnits } from '@/settings/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';

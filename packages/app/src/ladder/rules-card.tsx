@@ -1,5 +1,5 @@
 import type { Ladder, Rule, System } from '@holvek/core';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { ruleSum, sourceWord } from './ladder-words';
 import { useUnits } from '@/settings/use-units';
 import { Card, Pill } from '@/ui/card';

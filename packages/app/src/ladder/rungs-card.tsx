@@ -1,5 +1,5 @@
 import type { Rung, System } from '@holvek/core';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { kindWord } from './ladder-words';
 import { Card } from '@/ui/card';
 import { Press, WordButton } from '@/ui/press';

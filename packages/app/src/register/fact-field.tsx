@@ -1,6 +1,6 @@
 import { signalPaths, signalUnits, type PlateFact } from '@holvek/core';
 import { Controller, type Control } from 'react-hook-form';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { Choice, Field } from '@/ui/field';
 import { Muted, Words } from '@/ui/words';
 

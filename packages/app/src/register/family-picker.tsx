@@ -1,5 +1,5 @@
 import { families, familyNames, type Family } from '@holvek/core';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { Press } from '@/ui/press';
 import { Muted, Strong } from '@/ui/words';
 import { ValveGlyph } from '@/valve/valve-glyph';

@@ -1,7 +1,7 @@
 import { useRouter, type Href } from 'expo-router';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { PlaceSheet } from './place-sheet';
 import { useGauges, useSites, useValves } from '@/data/queries';
 import { changePreferences, usePreferences } from '@/settings/preferences';

@@ -1,4 +1,4 @@
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import { missingWords } from './missing-words';
 import type { ValveForm } from './use-valve-form';
 import { Refusal } from '@/data/api';

@@ -1,5 +1,5 @@
 import { furtherOf, isJudgedByPoints, mayLack, type FactGroup } from '@holvek/core';
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import { FactField } from './fact-field';
 import { SpringStrip } from './spring-strip';
 import type { ValveForm } from './use-valve-form';

@@ -1,7 +1,7 @@
 import type { Valve } from '@holvek/core';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { TamaguiProvider } from 'tamagui';
+import { TamaguiProvider } from '@/ui/kit';
 import { KeepValve } from './keep-valve';
 import { RetireCard } from './retire-card';
 import { useDraftOf, useValveForm } from './use-valve-form';

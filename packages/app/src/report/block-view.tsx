@@ -1,5 +1,5 @@
 import type { Block } from '@holvek/core';
-import { XStack } from 'tamagui';
+import { XStack } from '@/ui/kit';
 import { ChartView } from './chart-view';
 import { wordColour } from './tones';
 import { Card, Row } from '@/ui/card';

@@ -1,7 +1,7 @@
 import { printSignal, report, type Figure as HeadFigure, type SheetBody } from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useMemo } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { BlockView } from './block-view';
 import { usePrinters } from './use-printers';
 import { Card, Pill } from '@/ui/card';

@@ -1,7 +1,7 @@
 import { formatDistanceToNow } from 'date-fns/formatDistanceToNow';
 import { useRouter } from 'expo-router';
 import { lastReading } from '@holvek/core';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import type { RoundRow } from './use-round-rows';
 import { useUnits } from '@/settings/use-units';
 import { Card, Pill } from '@/ui/card';

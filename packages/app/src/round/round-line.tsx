@@ -1,7 +1,7 @@
 import { leftWords, needsAnswer, outcomeWord, type Phase, type ValveVisit } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import Check from 'lucide-react-native/icons/check';
-import { View, XStack, YStack } from 'tamagui';
+import { View, XStack, YStack } from '@/ui/kit';
 import type { RoundRow } from './use-round-rows';
 import { phaseWord } from '@/run/phase-rail';
 import { useUnits, type Units } from '@/settings/use-units';

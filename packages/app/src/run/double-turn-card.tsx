@@ -1,6 +1,6 @@
 import { doubleTurns, printTurns, twoTurnsKey, type RunEvent } from '@holvek/core';
 import { useMemo } from 'react';
-import { XStack } from 'tamagui';
+import { XStack } from '@/ui/kit';
 import { Card } from '@/ui/card';
 import { BigButton } from '@/ui/press';
 import { Strong, Words } from '@/ui/words';

@@ -1,6 +1,6 @@
 import type { OpenEnd } from '@holvek/core';
 import { useState } from 'react';
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import { useDesk } from './use-desk';
 import { Card } from '@/ui/card';
 import { Field } from '@/ui/field';

@@ -1,6 +1,6 @@
 import { phases, type Phase, type Run } from '@holvek/core';
 import type { ReactNode } from 'react';
-import { View, XStack } from 'tamagui';
+import { View, XStack } from '@/ui/kit';
 import { Muted, Strong } from '@/ui/words';
 
 export const phaseWord: Record<Phase, string> = {

@@ -1,7 +1,7 @@
 import { useKeepAwake } from 'expo-keep-awake';
 import { isPractice, type Run, type RunEvent } from '@holvek/core';
 import { useState } from 'react';
-import { useMedia, XStack, YStack } from 'tamagui';
+import { useMedia, XStack, YStack } from '@/ui/kit';
 import { DoubleTurnCard } from './double-turn-card';
 import { GaugeNote } from './gauge-note';
 import { OpenEndsList } from './open-ends-list';

@@ -1,6 +1,6 @@
 import { phases } from '@holvek/core';
 import Check from 'lucide-react-native/icons/check';
-import { ScrollView, View, XStack, YStack } from 'tamagui';
+import { ScrollView, View, XStack, YStack } from '@/ui/kit';
 import { phaseWord } from './phase-rail';
 import { useStepText } from '@/step/parts/step-text';
 import { useDesk } from './use-desk';

@@ -1,5 +1,5 @@
 import { isInstrument, judgeOf, roleOf, targetOf, type Step } from '@holvek/core';
-import { ScrollView, XStack, YStack } from 'tamagui';
+import { ScrollView, XStack, YStack } from '@/ui/kit';
 import { FittingsDiagram } from '@/step/parts/fittings-diagram';
 import { TraceChart } from '@/step/parts/trace-chart';
 import { useDesk } from './use-desk';

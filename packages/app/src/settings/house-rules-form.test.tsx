@@ -1,7 +1,7 @@
 import { defaultHouseRules, type HouseRules } from '@holvek/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { TamaguiProvider } from 'tamagui';
+import { TamaguiProvider } from '@/ui/kit';
 import { HouseRulesForm } from './house-rules-form';
 import { config } from '@/theme/tamagui.config';
 

@@ -1,7 +1,7 @@
 import { fromSI, houseRulesSchema, toSI, type HouseRules } from '@holvek/core';
 import { useState } from 'react';
 import { Controller, useForm, type Control, type Resolver } from 'react-hook-form';
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import {
   completeRules,
   figureAt,

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { differencesOf, showConflict, useConflict, type Difference } from '@/data/conflicts';
 import { useUnits, type Units } from '@/settings/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';

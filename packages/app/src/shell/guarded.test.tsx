@@ -1,5 +1,5 @@
 import { fireEvent, render, screen } from '@testing-library/react';
-import { TamaguiProvider } from 'tamagui';
+import { TamaguiProvider } from '@/ui/kit';
 import { Guarded } from './guarded';
 import { config } from '@/theme/tamagui.config';
 

@@ -1,4 +1,4 @@
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import { useKeeping } from '@/data/store';
 import { Strong, Words } from '@/ui/words';
 

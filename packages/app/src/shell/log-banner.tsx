@@ -1,6 +1,6 @@
 import { faultWords } from '@holvek/core';
 import { useState } from 'react';
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import { logWatch, useLogWatch } from '@/data/store';
 import { WordButton } from '@/ui/press';
 import { Strong, Words } from '@/ui/words';

@@ -1,4 +1,4 @@
-import { XStack } from 'tamagui';
+import { XStack } from '@/ui/kit';
 import { Strong, Words } from '@/ui/words';
 
 /** Over everything that is practice: nobody may take it for a record. */

@@ -1,4 +1,4 @@
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import { Card } from '@/ui/card';
 import { BigButton } from '@/ui/press';
 import { Heading, Muted, Words } from '@/ui/words';

@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
-import type { ReactNode } from 'react';
-import { ScrollView, XStack, YStack } from 'tamagui';
+import { useEffect, type ReactNode } from 'react';
+import { ScrollView, XStack, YStack } from '@/ui/kit';
 import { PracticeBand } from './practice-band';
 import { useInk } from '@/theme/use-ink';
 import { Press } from '@/ui/press';
@@ -63,6 +63,9 @@ export function Head({
 }: Pick<Props, 'title' | 'under' | 'right' | 'back'>) {
   const router = useRouter();
   const ink = useInk();
+  useEffect(() => {
+    document.title = `${title} · Holvek`;
+  }, [title]);
   return (
     <XStack justifyContent="space-between" alignItems="flex-start" gap="$2">
       <XStack gap="$1" alignItems="center" flexShrink={1}>

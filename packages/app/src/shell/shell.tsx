@@ -7,14 +7,17 @@ import ListOrdered from 'lucide-react-native/icons/list-ordered';
 import Settings from 'lucide-react-native/icons/settings';
 import Torus from 'lucide-react-native/icons/torus';
 import type { ReactNode } from 'react';
-import { useMedia, View, XStack, YStack } from 'tamagui';
+import { useMedia, View, XStack, YStack } from '@/ui/kit';
 import { ConflictSheet } from './conflict-sheet';
 import { UpdateBanner } from './update-banner';
 import { KeepingBanner } from './keeping-banner';
 import { KeysHelp } from './keys-help';
 import { LogBanner } from './log-banner';
 import { useInk } from '@/theme/use-ink';
+import { Press } from '@/ui/press';
 import { Strong } from '@/ui/words';
+
+const MAIN = 'main';
 
 const places = [
   { href: '/', name: 'Round', Icon: ListOrdered },
@@ -38,8 +41,17 @@ export function Shell({ children }: { readonly children: ReactNode }) {
       backgroundColor="$background"
       height="100vh"
     >
+      <SkipLink />
       {isWide || !isInRun ? <Places path={path} isWide={isWide} /> : null}
-      <YStack flex={1} minHeight={0} minWidth={0} role="main">
+      <YStack
+        flex={1}
+        minHeight={0}
+        minWidth={0}
+        role="main"
+        id={MAIN}
+        tabIndex={-1}
+        style={{ outline: 'none' }}
+      >
         <KeepingBanner />
         <LogBanner />
         <UpdateBanner />
@@ -50,6 +62,25 @@ export function Shell({ children }: { readonly children: ReactNode }) {
     </View>
   );
 }
+
+/** For hands on a keyboard: past the places, straight to the page. Seen only while it has the focus. */
+const SkipLink = () => (
+  <Press
+    onPress={() => document.getElementById(MAIN)?.focus()}
+    position="absolute"
+    zIndex="$2"
+    top={-100}
+    left={8}
+    minHeight={44}
+    justifyContent="center"
+    paddingHorizontal="$3"
+    borderRadius="$2"
+    backgroundColor="$verdigris"
+    focusStyle={{ top: 8 }}
+  >
+    <Strong color="$onVerdigris">Skip to the page</Strong>
+  </Press>
+);
 
 function Places({ path, isWide }: { readonly path: string; readonly isWide: boolean }) {
   const ink = useInk();

@@ -1,4 +1,4 @@
-import { XStack } from 'tamagui';
+import { XStack } from '@/ui/kit';
 import { appUpdate, useAppUpdate } from '@/data/app-update';
 import { useShelf } from '@/data/store';
 import { usePreferences } from '@/settings/preferences';

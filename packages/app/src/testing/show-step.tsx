@@ -1,7 +1,7 @@
 import { printFigure, printQuantity, runView, type Run, type RunEventDraft } from '@holvek/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, fireEvent, render, screen } from '@testing-library/react';
-import { TamaguiProvider } from 'tamagui';
+import { TamaguiProvider } from '@/ui/kit';
 import { stepOf } from './family-samples';
 import { Trace } from '@/gauge-link/trace';
 import { StepScreen } from '@/step/step-screen';

@@ -1,6 +1,6 @@
 import { createAnimations } from '@tamagui/animations-css';
 import { shorthands } from '@tamagui/shorthands/v4';
-import { createFont, createTamagui, createTokens } from 'tamagui';
+import { createFont, createTamagui, createTokens } from '@/ui/kit';
 
 /** Enamel: white enamel signs in daylight. */
 const enamel = {
@@ -91,7 +91,7 @@ export const config = createTamagui({
 });
 
 type Config = typeof config;
-declare module 'tamagui' {
+declare module '@tamagui/core' {
   // Tamagui reads its tokens and themes from here.
   // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- the way Tamagui takes a config's type
   interface TamaguiCustomConfig extends Config {}

@@ -1,4 +1,4 @@
-import { useTheme } from 'tamagui';
+import { useTheme } from '@/ui/kit';
 
 const names = [
   'background',

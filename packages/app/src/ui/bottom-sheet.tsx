@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { Modal } from 'react-native';
-import { ScrollView, View, XStack, YStack } from 'tamagui';
+import { ScrollView, View, XStack, YStack } from '@/ui/kit';
 import { Press, WordButton } from './press';
 import { Heading } from './words';
 

@@ -1,4 +1,4 @@
-import { styled, View, XStack, YStack } from 'tamagui';
+import { styled, View, XStack, YStack } from '@/ui/kit';
 import { Strong, Words } from './words';
 import type { ReactNode } from 'react';
 

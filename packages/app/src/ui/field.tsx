@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Input, styled, XStack, YStack } from 'tamagui';
+import { Input, styled, XStack, YStack } from '@/ui/kit';
 import { Press } from './press';
 import { Muted, Strong, Words } from './words';
 

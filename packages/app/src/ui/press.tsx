@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { styled, View, XStack } from 'tamagui';
+import { styled, View, XStack } from '@/ui/kit';
 import { Strong } from './words';
 
 /** Anything that can be pressed: a real button, with its focus ring. */

@@ -1,4 +1,4 @@
-import { Spinner, YStack } from 'tamagui';
+import { Spinner, YStack } from '@/ui/kit';
 import { BigButton } from './press';
 import { Card } from './card';
 import { Heading, Muted, Words } from './words';

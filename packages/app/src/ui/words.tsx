@@ -1,4 +1,4 @@
-import { styled, Text } from 'tamagui';
+import { styled, Text } from '@/ui/kit';
 
 /** Running text. */
 export const Words = styled(Text, {

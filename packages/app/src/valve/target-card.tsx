@@ -7,7 +7,7 @@ import {
   type JudgedByPoints,
   type Valve,
 } from '@holvek/core';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { spanWords, splitWords } from './aim-words';
 import { ValveGlyph } from './valve-glyph';
 import { useUnits } from '@/settings/use-units';

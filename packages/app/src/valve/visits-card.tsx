@@ -3,7 +3,7 @@ import { spanWords } from './aim-words';
 import { format } from 'date-fns/format';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { useRouter } from 'expo-router';
-import { XStack } from 'tamagui';
+import { XStack } from '@/ui/kit';
 import { HistoryChart } from './history-chart';
 import { useUnits } from '@/settings/use-units';
 import { Card } from '@/ui/card';

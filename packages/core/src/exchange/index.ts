@@ -4,6 +4,7 @@ export * from './valve-record';
 export * from './register-csv';
 export * from './readings-csv';
 export * from './json-files';
+export * from './check-file';
 export * from './wire';
 export * from './log-csv';
 export * from './system-files';

@@ -2,7 +2,7 @@ import { useVisits } from '@/valve/use-visits';
 import { withFound, type Rule, type Rung, type System } from '@holvek/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { useMedia, XStack, YStack } from 'tamagui';
+import { useMedia, XStack, YStack } from '@/ui/kit';
 import { Refusal } from '@/data/api';
 import { useConflictsSettled } from '@/data/conflicts';
 import { isFromBefore, useChangeSystem, useHouseRules, useSystems } from '@/data/queries';

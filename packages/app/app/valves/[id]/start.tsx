@@ -12,7 +12,7 @@ import {
   type Side,
   type Valve,
 } from '@holvek/core';
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useIsReadyToStart, useValves } from '@/data/queries';
 import { shelf } from '@/data/store';
 import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';

@@ -40,6 +40,24 @@ export async function takeAway(sheet: Sheet, ending: Ending): Promise<void> {
   saveBlob(sheetFileName(sheet.body, ending), blob);
 }
 
+const canShare = (file: File): boolean =>
+  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- not every browser has it
+  navigator.canShare?.({ files: [file] }) ?? false;
+
+/** Whether this device can hand a PDF on to another program or person by itself. */
+export const canSharePdf = (): boolean =>
+  canShare(new File([], 'sheet.pdf', { type: 'application/pdf' }));
+
+/** Hands a sheet's PDF on; to let it be is no error. */
+export async function sharePdf(sheet: Sheet): Promise<void> {
+  const blob = (await fromServer(sheet.id, 'pdf')) ?? (await madeHere(sheet, 'pdf'));
+  const name = sheetFileName(sheet.body, 'pdf');
+  const file = new File([blob], name, { type: 'application/pdf' });
+  await navigator.share({ files: [file], title: name }).catch((error: unknown) => {
+    if (!(error instanceof DOMException) || error.name !== 'AbortError') throw error;
+  });
+}
+
 /** A sheet that is signed on this phone and has no number yet, as PDF; every page says that it is not filed. */
 export async function takeUnfiled(body: SheetBody): Promise<void> {
   const bytes = await pdfHere({ id: 'not-filed', hash: hashOf(body), body }, 'not_yet');

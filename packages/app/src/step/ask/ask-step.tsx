@@ -1,6 +1,6 @@
 import { parsePressure, type AbsolutePressure, type Question, type StepOf } from '@holvek/core';
 import { useState } from 'react';
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import { useDesk } from '@/run/use-desk';
 import { StepFrame } from '../parts/step-frame';
 import { FlowStep } from './flow-step';

@@ -13,7 +13,7 @@ import {
   type LoopBudget,
 } from '@holvek/core';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
 import { useDesk } from '@/run/use-desk';

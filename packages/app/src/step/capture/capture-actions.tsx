@@ -1,4 +1,4 @@
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { markWord } from './mark-word';
 import type { Capture } from './use-capture';
 import { NextButton, TurnButton } from '../parts/turn-button';

@@ -1,7 +1,7 @@
 import type { CaptureCycle } from '@holvek/core';
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
-import { View } from 'tamagui';
+import { View } from '@/ui/kit';
 import { useUnits } from '@/settings/use-units';
 import { useInk } from '@/theme/use-ink';
 

@@ -1,6 +1,6 @@
 import { marksOf, type CaptureMark, type StepOf } from '@holvek/core';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { markWord } from './mark-word';
 import { ReadingPad } from '../parts/reading-pad';
 import type { TypedValue } from '../parts/use-reading';

@@ -1,6 +1,6 @@
 import { hasFlame, lateSparkSeconds, type StepOf } from '@holvek/core';
 import { useState } from 'react';
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import { StepFrame } from '../parts/step-frame';
 import { useDesk } from '@/run/use-desk';
 import { useCountdown } from '@/ui/use-countdown';

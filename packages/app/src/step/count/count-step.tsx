@@ -1,5 +1,5 @@
 import { countView, type StepOf } from '@holvek/core';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { ScrewDial } from '../parts/screw-dial';
 import { StepFrame } from '../parts/step-frame';
 import { useDesk } from '@/run/use-desk';

@@ -1,5 +1,5 @@
 import { recordOf, type StepOf } from '@holvek/core';
-import { View, XStack } from 'tamagui';
+import { View, XStack } from '@/ui/kit';
 import { StepFrame } from '../parts/step-frame';
 import { useDesk } from '@/run/use-desk';
 import { useKeys } from '@/shell/use-keys';

@@ -1,5 +1,5 @@
 import { PURGED } from '@holvek/core';
-import { XStack } from 'tamagui';
+import { XStack } from '@/ui/kit';
 import type { Edges } from './use-edges';
 import { NextButton, TurnButton } from '../parts/turn-button';
 import { useDesk } from '@/run/use-desk';

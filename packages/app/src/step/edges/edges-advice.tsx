@@ -1,5 +1,5 @@
 import type { TriedLight } from '@holvek/core';
-import { XStack } from 'tamagui';
+import { XStack } from '@/ui/kit';
 import type { Edges } from './use-edges';
 import { TurnCard } from '../parts/turn-card';
 import { useDesk } from '@/run/use-desk';

@@ -1,4 +1,4 @@
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { PointEntry } from '../points/point-entry';
 import type { TypedOutput, usePoint } from '../points/use-point';
 import { useDesk } from '@/run/use-desk';

@@ -10,7 +10,7 @@ import {
   type ZeroSpanView,
 } from '@holvek/core';
 import { useEffect } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { EndEntry } from './end-entry';
 import { LinkageMove } from './linkage-move';
 import { CausesButton } from '../parts/causes-sheet';

@@ -1,6 +1,6 @@
 import { rankCauses, type Cause, type Evidence, type RankedCause } from '@holvek/core';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { Card, Pill } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { Heading, Muted, Words } from '@/ui/words';

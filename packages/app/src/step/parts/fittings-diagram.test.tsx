@@ -1,6 +1,6 @@
 import { runView, type Positions, type Run } from '@holvek/core';
 import { cleanup, render, screen } from '@testing-library/react';
-import { TamaguiProvider } from 'tamagui';
+import { TamaguiProvider } from '@/ui/kit';
 import { CycleChart } from '../capture/cycle-chart';
 import { FittingsDiagram } from './fittings-diagram';
 import { DeskProvider, type Desk } from '@/run/use-desk';

@@ -1,7 +1,7 @@
 import type { Fitting, Positions } from '@holvek/core';
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
-import { View } from 'tamagui';
+import { View } from '@/ui/kit';
 import { useDesk } from '@/run/use-desk';
 import { useInk, type Ink } from '@/theme/use-ink';
 

@@ -1,4 +1,4 @@
-import { View } from 'tamagui';
+import { View } from '@/ui/kit';
 import { useDesk } from '@/run/use-desk';
 import { latest, useTrace } from '@/gauge-link/trace';
 

@@ -1,5 +1,5 @@
 import type { Gauge, Settling } from '@holvek/core';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { SettledPill } from './settled-pill';
 import { useUnits } from '@/settings/use-units';
 import { BigNumber } from '@/ui/big-number';

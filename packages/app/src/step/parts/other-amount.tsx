@@ -1,6 +1,6 @@
 import { adjusterPlate, checkTurn } from '@holvek/core';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { useDesk } from '@/run/use-desk';
 import { Choice, Field } from '@/ui/field';
 import { BigButton, Press } from '@/ui/press';

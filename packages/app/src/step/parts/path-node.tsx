@@ -1,6 +1,6 @@
 import Check from 'lucide-react-native/icons/check';
 import type { ReactNode } from 'react';
-import { View, XStack } from 'tamagui';
+import { View, XStack } from '@/ui/kit';
 import { useInk } from '@/theme/use-ink';
 import { Muted, Strong, Words } from '@/ui/words';
 

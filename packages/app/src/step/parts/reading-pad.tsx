@@ -1,7 +1,7 @@
 import { parsePressure, readingDoubt, type Gauge } from '@holvek/core';
 import Delete from 'lucide-react-native/icons/delete';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import type { TypedValue } from './use-reading';
 import { useBarometer } from '@/settings/use-barometer';
 import { useUnits } from '@/settings/use-units';

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { ScrollView, XStack, YStack } from 'tamagui';
+import { ScrollView, XStack, YStack } from '@/ui/kit';
 import { useDesk } from '@/run/use-desk';
 import { FrameMark } from './frame-mark';
 import { StepPath } from './step-path';

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { View, YStack } from 'tamagui';
+import { View, YStack } from '@/ui/kit';
 import { PathLine, PathNode } from './path-node';
 import { pathAround } from './path-steps';
 import { useStepText } from './step-text';

@@ -1,7 +1,7 @@
 import type { Hazard, StepKind } from '@holvek/core';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import { useEffect, useRef, type ReactNode } from 'react';
-import { XStack, YStack, type TamaguiElement } from 'tamagui';
+import { XStack, YStack, type TamaguiElement } from '@/ui/kit';
 import { FoldedWhy } from './step-path';
 import { useStepText } from './step-text';
 import { useDesk } from '@/run/use-desk';

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { ScrewDial } from './screw-dial';
 import { Card } from '@/ui/card';
 import { Strong } from '@/ui/words';

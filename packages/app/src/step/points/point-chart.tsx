@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
-import { View } from 'tamagui';
+import { View } from '@/ui/kit';
 import { useInk } from '@/theme/use-ink';
 import { spanWords } from '@/valve/aim-words';
 

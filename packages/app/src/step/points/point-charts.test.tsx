@@ -8,7 +8,7 @@ import {
 } from '@holvek/core';
 import { cleanup, render, screen } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { TamaguiProvider } from 'tamagui';
+import { TamaguiProvider } from '@/ui/kit';
 import { BandChart } from '../switching/band-chart';
 import { EdgeChart } from '../edges/edge-chart';
 import { PointChart } from './point-chart';

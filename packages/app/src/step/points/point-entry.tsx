@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import type { TypedOutput, usePoint } from './use-point';
 import { TextInput } from '@/ui/field';
 import { BigButton } from '@/ui/press';

@@ -1,5 +1,5 @@
 import type { TakenPoint } from '@holvek/core';
-import { XStack } from 'tamagui';
+import { XStack } from '@/ui/kit';
 import type { usePoint } from './use-point';
 import { Card } from '@/ui/card';
 import { Figure, Muted, Strong } from '@/ui/words';

@@ -1,6 +1,6 @@
 import { passesKey, pointsView, promptOf, tableOf, type StepOf } from '@holvek/core';
 import { useEffect, useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { PointChart } from './point-chart';
 import { PointEntry } from './point-entry';
 import { PointRows } from './point-rows';

@@ -1,6 +1,6 @@
 import { deadBand, deadBandKey, fractionOf, signalAt } from '@holvek/core';
 import { useEffect, useRef, useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { useDesk, type Desk } from '@/run/use-desk';
 import type { usePoint } from './use-point';
 import { BottomSheet } from '@/ui/bottom-sheet';

@@ -11,7 +11,7 @@ import {
   type StepOf,
 } from '@holvek/core';
 import { useState } from 'react';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
 import { useDesk } from '@/run/use-desk';

@@ -8,7 +8,7 @@ import {
   type SelfTuning,
 } from '@holvek/core';
 import { useState } from 'react';
-import { YStack } from 'tamagui';
+import { YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
 import { TraceChart } from '../parts/trace-chart';

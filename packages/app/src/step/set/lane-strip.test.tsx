@@ -1,6 +1,6 @@
 import type { NextMove, SettingView } from '@holvek/core';
 import { render } from '@testing-library/react';
-import { TamaguiProvider } from 'tamagui';
+import { TamaguiProvider } from '@/ui/kit';
 import { config } from '@/theme/tamagui.config';
 import { LaneStrip } from './lane-strip';
 import { ScrewDial } from '../parts/screw-dial';

@@ -1,7 +1,7 @@
 import type { NextMove, SettingView } from '@holvek/core';
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text, type TextProps } from 'react-native-svg';
-import { View } from 'tamagui';
+import { View } from '@/ui/kit';
 import { niceTicks } from '@/ui/nice-ticks';
 import { useUnits } from '@/settings/use-units';
 import { useInk } from '@/theme/use-ink';

@@ -1,5 +1,5 @@
 import { chooseSpring, springNow, type Spring, type StepOf } from '@holvek/core';
-import { XStack, YStack } from 'tamagui';
+import { XStack, YStack } from '@/ui/kit';
 import { useDesk } from '@/run/use-desk';
 import { StepFrame } from '../parts/step-frame';
 import { Card, Pill } from '@/ui/card';

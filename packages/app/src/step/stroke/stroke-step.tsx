@@ -7,7 +7,7 @@ import {
   type Stroke,
 } from '@holvek/core';
 import { useState } from 'react';
-import { View, XStack, YStack } from 'tamagui';
+import { View, XStack, YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
 import { NextButton } from '../parts/turn-button';

@@ -1,5 +1,5 @@
 import type { Alignment, SweepView } from '@holvek/core';
-import { XStack } from 'tamagui';
+import { XStack } from '@/ui/kit';
 import { bandWord } from './band-word';
 import { TurnCard } from '../parts/turn-card';
 import { useDesk } from '@/run/use-desk';

@@ -1,6 +1,6 @@
 import { hasContact, promptOf, switchView, type StepOf } from '@holvek/core';
 import { useState } from 'react';
-import { XStack } from 'tamagui';
+import { XStack } from '@/ui/kit';
 import { aimBand } from './aim-band';
 import { BandChart } from './band-chart';
 import { lastChange } from './last-change';

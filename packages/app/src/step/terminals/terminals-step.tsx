@@ -1,6 +1,6 @@
 import { terminalKey, terminals, terminalsLeft, type StepOf } from '@holvek/core';
 import Check from 'lucide-react-native/icons/check';
-import { View, XStack, YStack } from 'tamagui';
+import { View, XStack, YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
 import { useDesk } from '@/run/use-desk';

@@ -9,7 +9,7 @@ import {
   type StepOf,
 } from '@holvek/core';
 import { useRef, useState } from 'react';
-import { TextArea, XStack, YStack } from 'tamagui';
+import { TextArea, XStack, YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { SettledPill } from '../parts/settled-pill';
 import { StepFrame } from '../parts/step-frame';

@@ -23,7 +23,7 @@ export default function CheckScreen() {
   useEffect(() => {
     if (!launched) return;
     launchedFile.taken();
-    void look(launched);
+    void Promise.resolve(launched).then(look);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once for each file
   }, [launched]);
   return (

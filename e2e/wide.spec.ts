@@ -1,4 +1,4 @@
-import { expect, test } from './technician';
+import { expect, isFit, test } from './technician';
 
 test('three panes, and keys for everything', async ({ page }) => {
   await page.goto('/runs/prv-07-visit-3');
@@ -19,11 +19,38 @@ test('three panes, and keys for everything', async ({ page }) => {
 
 test('/ finds a valve', async ({ page }) => {
   await page.goto('/valves');
-  await expect(page.getByRole('button', { name: /PRV-03/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /PRV-03/ })).toBeVisible();
   await page.keyboard.press('/');
   await page.keyboard.type('race');
-  await expect(page.getByRole('button', { name: /PRV-14/ })).toBeVisible();
-  await expect(page.getByRole('button', { name: /PRV-03/ })).toHaveCount(0);
+  await expect(page.getByRole('row', { name: /PRV-14/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /PRV-03/ })).toHaveCount(0);
+});
+
+test('the register is a table: sorted, walked by keys, the valve beside it, and opened', async ({
+  page,
+}) => {
+  await page.goto('/valves');
+  const table = page.getByRole('table', { name: 'Valves' });
+  await table.getByRole('row').nth(1).focus();
+  await page.keyboard.press('End');
+  await expect(page.getByRole('region', { name: /^VRV-01/ })).toBeVisible();
+  await table.getByRole('button', { name: 'Next look' }).click();
+  await page.keyboard.press('Tab');
+  await isFit(page);
+  await page.getByRole('row', { name: /PRV-12/ }).click();
+  await expect(page.getByRole('region', { name: /^PRV-12/ })).toContainText('440');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/valves\/prv-12$/u);
+  await isFit(page);
+});
+
+test('sheets are a table, and what the selected one says stands beside it', async ({ page }) => {
+  await page.goto('/sheets');
+  await page.getByRole('row', { name: /RV-11/ }).first().click();
+  await expect(page.getByRole('region', { name: /RV-11/ })).toContainText('What was proved');
+  await isFit(page);
+  await page.getByRole('button', { name: 'open the sheet, take it away' }).click();
+  await expect(page).toHaveURL(/sheets\/./u);
 });
 
 test('the bench by keyboard: a sum is opened, figured, kept in its address and copied', async ({

@@ -4,6 +4,7 @@ import { PlaceCard } from '@/register/place-card';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { Card } from '@/ui/card';
+import { Columns } from '@/ui/columns';
 import { Choice, Field } from '@/ui/field';
 import { Heading, Muted } from '@/ui/words';
 
@@ -21,44 +22,52 @@ const options = <T extends string>(values: readonly T[]) =>
 export default function SettingsScreen() {
   const { pressureUnit, flowUnit, theme, technician } = usePreferences();
   return (
-    <Screen title="Settings" right={<SyncPill />}>
-      <Card>
-        <Heading>This phone</Heading>
-        <Field
-          label="Technician"
-          value={technician}
-          onChangeText={(text) => changePreferences({ technician: text })}
-          maxLength={80}
-          hint="Stands on every entry and on the sheet."
-        />
-        <Choice
-          label="Pressure"
-          value={pressureUnit}
-          onChange={(value) => changePreferences({ pressureUnit: value })}
-          options={options(pressureUnits)}
-        />
-        <Choice
-          label="Flow"
-          value={flowUnit}
-          onChange={(value) => changePreferences({ flowUnit: value })}
-          options={options(flowUnits)}
-        />
-        <Choice
-          label="Look"
-          value={theme}
-          onChange={(value) => changePreferences({ theme: value })}
-          options={themes}
-        />
-      </Card>
-      <PlaceCard />
-      <Card>
-        <Heading>House rules</Heading>
-        <Muted>
-          Ordinary trade figures, yours to change. The maker’s manual, local code and licensed
-          persons outrank them. A run keeps the rules it was started with.
-        </Muted>
-        <HouseRulesForm />
-      </Card>
+    <Screen title="Settings" right={<SyncPill />} wide>
+      <Columns
+        left={
+          <>
+            <Card>
+              <Heading>This phone</Heading>
+              <Field
+                label="Technician"
+                value={technician}
+                onChangeText={(text) => changePreferences({ technician: text })}
+                maxLength={80}
+                hint="Stands on every entry and on the sheet."
+              />
+              <Choice
+                label="Pressure"
+                value={pressureUnit}
+                onChange={(value) => changePreferences({ pressureUnit: value })}
+                options={options(pressureUnits)}
+              />
+              <Choice
+                label="Flow"
+                value={flowUnit}
+                onChange={(value) => changePreferences({ flowUnit: value })}
+                options={options(flowUnits)}
+              />
+              <Choice
+                label="Look"
+                value={theme}
+                onChange={(value) => changePreferences({ theme: value })}
+                options={themes}
+              />
+            </Card>
+            <PlaceCard />
+          </>
+        }
+        right={
+          <Card>
+            <Heading>House rules</Heading>
+            <Muted>
+              Ordinary trade figures, yours to change. The maker’s manual, local code and licensed
+              persons outrank them. A run keeps the rules it was started with.
+            </Muted>
+            <HouseRulesForm />
+          </Card>
+        }
+      />
     </Screen>
   );
 }

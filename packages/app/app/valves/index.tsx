@@ -1,73 +1,34 @@
 import { useRouter, type Href } from 'expo-router';
-import { useMemo, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { FlatList } from 'react-native';
-import { XStack, YStack } from '@/ui/kit';
-import { useHouseRules, useValves } from '@/data/queries';
-import { useShelf } from '@/data/store';
-import { useUnits } from '@/settings/use-units';
+import { useMedia, XStack, YStack } from '@/ui/kit';
+import { useValves } from '@/data/queries';
 import { Head } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { useKeys } from '@/shell/use-keys';
-import { Pill } from '@/ui/card';
 import { Choice, TextInput } from '@/ui/field';
-import { BigButton, Press, WordButton } from '@/ui/press';
+import { BigButton, WordButton } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
-import { Muted, Strong } from '@/ui/words';
-import { useNow } from '@/ui/use-now';
 import { RegisterFiles } from '@/valve/register-files';
-import { aimWords } from '@/valve/aim-words';
-import { useVisits } from '@/valve/use-visits';
-import { openRunOf, standingOf, standingTone, type Standing } from '@/valve/valve-state';
-import { familyName, type Valve } from '@holvek/core';
-
-const filters = [
-  'all',
-  'in hand',
-  'overdue',
-  'drifting',
-  'never set',
-  'not in order',
-  'out of service',
-  'in order',
-  'retired',
-] as const;
-type Filter = (typeof filters)[number];
+import { standingFilters, useValveRows, type StandingFilter } from '@/valve/use-valve-rows';
+import { ValveLine } from '@/valve/valve-line';
+import { ValveTable } from '@/valve/valve-table';
 
 /** The register: find a valve by tag, name or place, or by how it stands. */
 export default function ValvesScreen() {
   const valves = useValves();
-  const visits = useVisits();
-  const shelf = useShelf();
-  const rules = useHouseRules();
-  const now = useNow();
   const [text, setText] = useState('');
-  const [filter, setFilter] = useState<Filter>('all');
-  const [areFilesOpen, setFilesOpen] = useState(false);
+  const [filter, setFilter] = useState<StandingFilter>('all');
+  const isWide = useMedia().wide;
   const router = useRouter();
   const input = useRef<{ focus: () => void }>(null);
   useKeys({ '/': () => input.current?.focus() });
-  const rows = useMemo(() => {
-    const wanted = text.trim().toLowerCase();
-    return (valves.data ?? [])
-      .map((valve) => ({
-        valve,
-        standing: standingOf(
-          valve,
-          visits.get(valve.id) ?? [],
-          rules,
-          openRunOf(shelf, valve.id),
-          now,
-        ),
-      }))
-      .filter(
-        ({ valve, standing }) =>
-          (filter === 'all' ? standing !== 'retired' : standing === filter) &&
-          `${valve.tag} ${valve.name} ${valve.place} ${familyName[valve.plate.family]}`
-            .toLowerCase()
-            .includes(wanted),
-      )
-      .sort((a, b) => a.valve.tag.localeCompare(b.valve.tag, 'en', { numeric: true }));
-  }, [filter, now, rules, shelf, text, valves.data, visits]);
+  const rows = useValveRows(text, filter);
+  const newValve = (
+    <BigButton kind="outline" onPress={() => router.push('/valves/new' as Href)}>
+      New valve
+    </BigButton>
+  );
   return (
     <YStack
       flex={1}
@@ -75,13 +36,18 @@ export default function ValvesScreen() {
       padding="$4"
       gap="$3"
       width="100%"
-      maxWidth="$column"
+      maxWidth={isWide ? '$table' : '$column'}
       alignSelf="center"
     >
       <Head
         title="Valves"
         under={`${rows.length} of ${valves.data?.length ?? 0}`}
-        right={<SyncPill />}
+        right={
+          <XStack gap="$3" alignItems="center">
+            <SyncPill />
+            {isWide ? newValve : null}
+          </XStack>
+        }
       />
       <TextInput
         ref={input as never}
@@ -94,73 +60,61 @@ export default function ValvesScreen() {
         label="Standing"
         value={filter}
         onChange={setFilter}
-        options={filters.map((value) => ({ value, say: value }))}
+        options={standingFilters.map((value) => ({ value, say: value }))}
       />
-      <FlatList
-        style={{ flex: 1 }}
-        data={rows}
-        keyExtractor={({ valve }) => valve.id}
-        ListEmptyComponent={
-          valves.isPending ? (
-            <Loading what="Fetching the register" />
-          ) : valves.data?.length === 0 ? (
-            <Empty
-              title="No valve yet"
-              say="Stand before the first one and read off its plate: it takes two minutes."
-            />
-          ) : valves.data ? (
-            <Empty
-              title="No such valve"
-              say="Nothing in the register matches. Clear the search or the filter."
-            />
-          ) : (
-            <Trouble
-              title="The register cannot be read"
-              say="There is no network and nothing was kept from an earlier visit."
-              onRetry={() => void valves.refetch()}
-            />
-          )
-        }
-        renderItem={({ item }) => <ValveLine valve={item.valve} standing={item.standing} />}
-        ListFooterComponent={
-          <YStack>
-            <WordButton onPress={() => router.push('/valves/labels' as Href)}>
-              labels to print
-            </WordButton>
-            <WordButton onPress={() => setFilesOpen(true)}>register as a file</WordButton>
-          </YStack>
-        }
-      />
-      <BigButton kind="outline" onPress={() => router.push('/valves/new' as Href)}>
-        New valve
-      </BigButton>
-      <RegisterFiles isOpen={areFilesOpen} onClose={() => setFilesOpen(false)} />
+      {isWide ? (
+        <ValveTable rows={rows} empty={<NoRows />} />
+      ) : (
+        <FlatList
+          style={{ flex: 1 }}
+          data={rows}
+          keyExtractor={({ valve }) => valve.id}
+          ListEmptyComponent={<NoRows />}
+          renderItem={({ item }) => <ValveLine row={item} />}
+          ListFooterComponent={<RegisterWays />}
+        />
+      )}
+      {isWide ? <RegisterWays /> : newValve}
     </YStack>
   );
 }
 
-function ValveLine({ valve, standing }: { readonly valve: Valve; readonly standing: Standing }) {
+/** What else there is to do with the register. */
+function RegisterWays() {
   const router = useRouter();
-  const units = useUnits();
+  const isWide = useMedia().wide;
+  const [areFilesOpen, setFilesOpen] = useState(false);
+  const Frame = isWide ? XStack : YStack;
   return (
-    <Press
-      onPress={() => router.push(`/valves/${valve.id}`)}
-      aria-label={`${valve.tag} ${valve.name}, ${standing}`}
-    >
-      <XStack
-        justifyContent="space-between"
-        alignItems="center"
-        gap="$3"
-        minHeight={68}
-        borderBottomWidth={1}
-        borderColor="$line"
-      >
-        <YStack flexShrink={1}>
-          <Strong fontSize="$4" lineHeight="$4">{`${valve.tag} ${valve.name}`}</Strong>
-          <Muted>{`${valve.place} · ${aimWords(valve, units)}`}</Muted>
-        </YStack>
-        <Pill tone={standingTone[standing]}>{standing}</Pill>
-      </XStack>
-    </Press>
+    <Frame gap={isWide ? '$5' : 0}>
+      <WordButton onPress={() => router.push('/valves/labels' as Href)}>labels to print</WordButton>
+      <WordButton onPress={() => setFilesOpen(true)}>register as a file</WordButton>
+      <RegisterFiles isOpen={areFilesOpen} onClose={() => setFilesOpen(false)} />
+    </Frame>
+  );
+}
+
+/** Why the list is empty, and what to do about it. */
+function NoRows() {
+  const valves = useValves();
+  if (valves.isPending) return <Loading what="Fetching the register" />;
+  if (!valves.data)
+    return (
+      <Trouble
+        title="The register cannot be read"
+        say="There is no network and nothing was kept from an earlier visit."
+        onRetry={() => void valves.refetch()}
+      />
+    );
+  return valves.data.length === 0 ? (
+    <Empty
+      title="No valve yet"
+      say="Stand before the first one and read off its plate: it takes two minutes."
+    />
+  ) : (
+    <Empty
+      title="No such valve"
+      say="Nothing in the register matches. Clear the search or the filter."
+    />
   );
 }

@@ -15,6 +15,8 @@ type Props = {
   readonly footer?: ReactNode;
   /** Takes two columns where there is room. */
   readonly wide?: boolean;
+  /** It stands beside a list: the list's own head names the page. */
+  readonly isPane?: boolean;
   /** It belongs to practice: a band over it says so. */
   readonly practice?: boolean;
   readonly children: ReactNode;
@@ -28,6 +30,7 @@ export const Screen = ({
   back = false,
   footer,
   wide = false,
+  isPane = false,
   practice = false,
   children,
 }: Props) => (
@@ -41,7 +44,13 @@ export const Screen = ({
         maxWidth={wide ? '$columns' : '$column'}
         alignSelf="center"
       >
-        <Head title={title} {...(under ? { under } : {})} right={right} back={back} />
+        <Head
+          title={title}
+          {...(under ? { under } : {})}
+          right={right}
+          back={back}
+          isPane={isPane}
+        />
         {children}
       </YStack>
     </ScrollView>
@@ -60,12 +69,13 @@ export function Head({
   under,
   right,
   back,
-}: Pick<Props, 'title' | 'under' | 'right' | 'back'>) {
+  isPane = false,
+}: Pick<Props, 'title' | 'under' | 'right' | 'back' | 'isPane'>) {
   const router = useRouter();
   const ink = useInk();
   useEffect(() => {
-    document.title = `${title} · Holvek`;
-  }, [title]);
+    if (!isPane) document.title = `${title} · Holvek`;
+  }, [isPane, title]);
   return (
     <XStack justifyContent="space-between" alignItems="flex-start" gap="$2">
       <XStack gap="$1" alignItems="center" flexShrink={1}>
@@ -83,7 +93,7 @@ export function Head({
           </Press>
         ) : null}
         <YStack flexShrink={1}>
-          <Title render="h1">{title}</Title>
+          <Title render={isPane ? 'h2' : 'h1'}>{title}</Title>
           {under ? <Muted>{under}</Muted> : null}
         </YStack>
       </XStack>

@@ -73,7 +73,17 @@ export const config = createTamagui({
   },
   tokens: createTokens({
     space,
-    size: { ...space, touch: 56, rail: 76, steps: 272, margin: 300, column: 620, columns: 1120 },
+    size: {
+      ...space,
+      touch: 56,
+      rail: 76,
+      steps: 272,
+      margin: 300,
+      column: 620,
+      columns: 1120,
+      pane: 430,
+      table: 1600,
+    },
     radius: { 0: 0, 1: 6, 2: 10, 3: 14, 4: 18, pill: 999, true: 14 },
     zIndex: { 0: 0, 1: 10, 2: 100 },
     color: {},

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import type { KeyboardEvent, ReactNode } from 'react';
 import { Input, styled, XStack, YStack } from '@/ui/kit';
 import { Press } from './press';
 import { Muted, Strong, Words } from './words';
@@ -78,20 +78,40 @@ type ChoiceProps<T extends string> = {
   readonly onChange: (value: T) => void;
 };
 
+/** Which way an arrow key moves the choice. */
+const ARROWS: Readonly<Record<string, number>> = {
+  ArrowRight: 1,
+  ArrowDown: 1,
+  ArrowLeft: -1,
+  ArrowUp: -1,
+};
+
 /** One of a few, as wide keys in a row that wraps. */
 export function Choice<T extends string>({ label, value, options, onChange }: ChoiceProps<T>) {
+  const at = options.findIndex((option) => option.value === value);
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
+    const by = ARROWS[event.key];
+    const next = by && options[(Math.max(0, at) + by + options.length) % options.length];
+    if (!next) return;
+    event.preventDefault();
+    onChange(next.value);
+    const radios = event.currentTarget.querySelectorAll<HTMLElement>('[role="radio"]');
+    radios[options.indexOf(next)]?.focus();
+  };
   return (
-    <YStack gap="$1" role="radiogroup" aria-label={label}>
+    <YStack gap="$1" role="radiogroup" aria-label={label} {...({ onKeyDown } as object)}>
       <Muted>{label}</Muted>
       <XStack gap="$2" flexWrap="wrap">
-        {options.map((option) => {
-          const isChosen = option.value === value;
+        {options.map((option, i) => {
+          const isChosen = i === at;
           return (
             <Press
               key={option.value}
               role="radio"
               aria-checked={isChosen}
               aria-label={option.name}
+              // One stop for the whole group; the arrows go on from there.
+              tabIndex={i === Math.max(0, at) ? 0 : -1}
               onPress={() => onChange(option.value)}
               minHeight={48}
               paddingHorizontal="$3"

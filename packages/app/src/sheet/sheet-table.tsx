@@ -1,0 +1,107 @@
+import { leftWords, outcomeWord } from '@holvek/core';
+import { format } from 'date-fns/format';
+import { useRouter, type Href } from 'expo-router';
+import { useState, type ReactNode } from 'react';
+import { outcomeTone } from './outcome';
+import type { ListedSheet } from './unfiled';
+import { ReportView } from '@/report/report-view';
+import { usePrinters } from '@/report/use-printers';
+import { Pill } from '@/ui/card';
+import { DataTable } from '@/ui/data-table';
+import { ScrollView, View, XStack, YStack } from '@/ui/kit';
+import { WordButton } from '@/ui/press';
+import type { TableColumn } from '@/ui/table-column';
+import { Muted, Title } from '@/ui/words';
+
+type Print = ReturnType<typeof usePrinters>;
+
+const signed = ({ body }: ListedSheet): string => format(body.signed_at_ms, 'd MMM yyyy');
+
+const columnsIn = (print: Print): readonly TableColumn<ListedSheet>[] => [
+  {
+    id: 'signed',
+    head: 'Signed',
+    width: 112,
+    text: signed,
+    sortBy: ({ body }) => body.signed_at_ms,
+  },
+  { id: 'tag', head: 'Tag', width: 84, isFigure: true, text: ({ body }) => body.valve_tag },
+  { id: 'name', head: 'Name', width: 120, grows: true, text: ({ body }) => body.valve_name },
+  { id: 'left', head: 'Left', width: 170, grows: true, text: ({ body }) => leftWords(body, print) },
+  { id: 'by', head: 'By', width: 110, text: ({ body }) => body.technician },
+  {
+    id: 'revision',
+    head: 'Revision',
+    width: 84,
+    isExtra: true,
+    text: ({ body }) => String(body.revision),
+    sortBy: ({ body }) => body.revision,
+  },
+  {
+    id: 'outcome',
+    head: 'Comes to',
+    width: 128,
+    text: ({ body }) => outcomeWord(body),
+    cell: ({ body, isFiled }) => (
+      <XStack>
+        <Pill tone={isFiled ? outcomeTone(body) : 'work'}>
+          {isFiled ? outcomeWord(body) : 'not yet filed'}
+        </Pill>
+      </XStack>
+    ),
+  },
+];
+
+/** Signed records where there is room: a table, and beside it what the selected one says. */
+export function SheetTable({
+  sheets,
+  empty,
+}: {
+  readonly sheets: readonly ListedSheet[];
+  readonly empty: ReactNode;
+}) {
+  const router = useRouter();
+  const print = usePrinters();
+  const [chosen, setChosen] = useState<string>();
+  const sheet = sheets.find(({ key }) => key === chosen) ?? sheets[0];
+  return (
+    <XStack flex={1} minHeight={0} gap="$3">
+      <DataTable
+        label="Sheets"
+        rows={sheets}
+        columns={columnsIn(print)}
+        keyOf={({ key }) => key}
+        selected={sheet?.key}
+        onSelect={({ key }) => setChosen(key)}
+        onOpen={({ path }) => router.push(path as Href)}
+        sort={{ id: 'signed', desc: true }}
+        empty={empty}
+      />
+      {sheet ? (
+        <View
+          role="region"
+          aria-label={`Sheet of ${sheet.body.valve_tag}, selected`}
+          width="$pane"
+          minHeight={0}
+          borderWidth={1}
+          borderColor="$line"
+          borderRadius="$3"
+          overflow="hidden"
+        >
+          <ScrollView key={sheet.key} flex={1} tabIndex={0}>
+            <YStack padding="$4" gap="$3">
+              <YStack>
+                <Title>{sheet.body.valve_tag}</Title>
+                <Muted>{`${sheet.body.valve_name} · ${signed(sheet)}`}</Muted>
+              </YStack>
+              <ReportView body={sheet.body} />
+              <WordButton onPress={() => router.push(sheet.path as Href)}>
+                open the sheet, take it away
+              </WordButton>
+            </YStack>
+          </ScrollView>
+        </View>
+      ) : null}
+    </XStack>
+  );
+}

@@ -1,0 +1,55 @@
+import { familyName, type Valve } from '@holvek/core';
+import { useMemo } from 'react';
+import { nextLook, openRunOf, standingOf, type Standing } from './valve-state';
+import { useVisits } from './use-visits';
+import { useHouseRules, useValves } from '@/data/queries';
+import { useShelf } from '@/data/store';
+import { useNow } from '@/ui/use-now';
+
+export const standingFilters = [
+  'all',
+  'in hand',
+  'overdue',
+  'drifting',
+  'never set',
+  'not in order',
+  'out of service',
+  'in order',
+  'retired',
+] as const;
+export type StandingFilter = (typeof standingFilters)[number];
+
+export type ValveRow = {
+  readonly valve: Valve;
+  readonly standing: Standing;
+  /** Signed last, ms; undefined where it never was. */
+  readonly setAt: number | undefined;
+  readonly due: Date | undefined;
+};
+
+/** The register as a list shows it: what was typed and how a valve stands choose the rows. */
+export function useValveRows(text: string, filter: StandingFilter): readonly ValveRow[] {
+  const { data } = useValves();
+  const visits = useVisits();
+  const shelf = useShelf();
+  const rules = useHouseRules();
+  const now = useNow();
+  return useMemo(() => {
+    const wanted = text.trim().toLowerCase();
+    return (data ?? [])
+      .filter(({ tag, name, place, plate }) =>
+        `${tag} ${name} ${place} ${familyName[plate.family]}`.toLowerCase().includes(wanted),
+      )
+      .map((valve) => {
+        const own = visits.get(valve.id) ?? [];
+        return {
+          valve,
+          standing: standingOf(valve, own, rules, openRunOf(shelf, valve.id), now),
+          setAt: own.at(-1)?.body.signed_at_ms,
+          due: nextLook(valve, own, rules),
+        };
+      })
+      .filter(({ standing }) => (filter === 'all' ? standing !== 'retired' : standing === filter))
+      .sort((a, b) => a.valve.tag.localeCompare(b.valve.tag, 'en', { numeric: true }));
+  }, [data, filter, now, rules, shelf, text, visits]);
+}

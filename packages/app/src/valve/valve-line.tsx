@@ -1,0 +1,36 @@
+import { useRouter } from 'expo-router';
+import { aimWords } from './aim-words';
+import type { ValveRow } from './use-valve-rows';
+import { standingTone } from './valve-state';
+import { useUnits } from '@/settings/use-units';
+import { Pill } from '@/ui/card';
+import { XStack, YStack } from '@/ui/kit';
+import { Press } from '@/ui/press';
+import { Muted, Strong } from '@/ui/words';
+
+/** One valve in the list of a phone. */
+export function ValveLine({ row: { valve, standing } }: { readonly row: ValveRow }) {
+  const router = useRouter();
+  const units = useUnits();
+  return (
+    <Press
+      onPress={() => router.push(`/valves/${valve.id}`)}
+      aria-label={`${valve.tag} ${valve.name}, ${standing}`}
+    >
+      <XStack
+        justifyContent="space-between"
+        alignItems="center"
+        gap="$3"
+        minHeight={68}
+        borderBottomWidth={1}
+        borderColor="$line"
+      >
+        <YStack flexShrink={1}>
+          <Strong fontSize="$4" lineHeight="$4">{`${valve.tag} ${valve.name}`}</Strong>
+          <Muted>{`${valve.place} · ${aimWords(valve, units)}`}</Muted>
+        </YStack>
+        <Pill tone={standingTone[standing]}>{standing}</Pill>
+      </XStack>
+    </Press>
+  );
+}

@@ -1,0 +1,167 @@
+import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
+import {
+  checkPlate,
+  openEndsOf,
+  type PlateIssue,
+  type Run,
+  type Valve,
+  type ValveVisit,
+} from '@holvek/core';
+import { useHouseRules } from '@/data/queries';
+import { useShelf } from '@/data/store';
+import { Screen } from '@/shell/screen';
+import { Columns } from '@/ui/columns';
+import { YStack } from '@/ui/kit';
+import { Card, Pill } from '@/ui/card';
+import { BigButton, WordButton } from '@/ui/press';
+import { Strong, Words } from '@/ui/words';
+import { AnswerCard, GivenUpCard } from './answer-card';
+import { DeviceCard } from './device-card';
+import { PlateCard } from './plate-card';
+import { PlateIssues } from './plate-issues';
+import { TargetCard } from './target-card';
+import { TargetSheet } from './target-sheet';
+import {
+  driftOfValve,
+  givenUpRunsOf,
+  nextLook,
+  openRunOf,
+  standingOf,
+  standingTone,
+} from './valve-state';
+import { useVisits } from './use-visits';
+import { VisitsCard } from './visits-card';
+import { useNow } from '@/ui/use-now';
+
+type Props = {
+  readonly valve: Valve;
+  /** It stands beside a list, which leads here and away. */
+  readonly isPane?: boolean;
+};
+
+/** One valve, on a page of its own or beside the list. */
+export function ValvePage({ valve, isPane = false }: Props) {
+  const router = useRouter();
+  const rules = useHouseRules();
+  const shelf = useShelf();
+  const visits = useVisits();
+  const now = useNow();
+  const run = openRunOf(shelf, valve.id);
+  const own = visits.get(valve.id) ?? [];
+  const standing = standingOf(valve, own, rules, run, now);
+  const issues = checkPlate(valve.plate, valve);
+  const stops = issues.some((issue) => issue.stops);
+  const footer = run ? (
+    <BigButton
+      flex={1}
+      onPress={() => router.push(`/runs/${run.id}`)}
+    >{`Carry on, ${openEndsOf(run).length} open ends`}</BigButton>
+  ) : (
+    <BigButton
+      flex={1}
+      disabled={stops || valve.retired !== undefined}
+      onPress={() => router.push(`/valves/${valve.id}/start`)}
+    >
+      Start setting
+    </BigButton>
+  );
+  const stand = <ValveStand valve={valve} run={run} visits={own} issues={issues} />;
+  const plate = (
+    <>
+      <PlateCard valve={valve} sheets={own} />
+      <DeviceCard valve={valve} />
+      <WaysOn valve={valve} />
+    </>
+  );
+  return (
+    <Screen
+      title={valve.tag}
+      under={`${valve.name} · ${valve.place}`}
+      back={!isPane}
+      isPane={isPane}
+      wide
+      right={<Pill tone={standingTone[standing]}>{standing}</Pill>}
+      footer={footer}
+    >
+      {isPane ? (
+        <>
+          {stand}
+          {plate}
+        </>
+      ) : (
+        <Columns left={stand} right={plate} />
+      )}
+    </Screen>
+  );
+}
+
+/** What stands open, what it is asked for, and how it has fared. */
+function ValveStand({
+  valve,
+  run,
+  visits,
+  issues,
+}: {
+  readonly valve: Valve;
+  readonly run: Run | undefined;
+  readonly visits: readonly ValveVisit[];
+  readonly issues: readonly PlateIssue[];
+}) {
+  const rules = useHouseRules();
+  const shelf = useShelf();
+  const [isEditing, setEditing] = useState(false);
+  const last = visits.at(-1);
+  return (
+    <>
+      {run ? (
+        <Card tone="work">
+          <Strong>Moved and not put back</Strong>
+          {openEndsOf(run).map((end) => (
+            <Words key={end.id}>{end.say}</Words>
+          ))}
+        </Card>
+      ) : null}
+      {valve.retired ? (
+        <Card tone="warn">
+          <Strong color="$onBrassSoft">{`Retired on ${valve.retired.on}`}</Strong>
+          <Words color="$onBrassSoft">{valve.retired.why}</Words>
+        </Card>
+      ) : null}
+      <GivenUpCard runs={givenUpRunsOf(shelf, valve.id)} />
+      {last && !run ? <AnswerCard body={last.body} /> : null}
+      <PlateIssues issues={issues} />
+      <TargetCard valve={valve} onChange={() => setEditing(true)} />
+      {visits.length > 0 ? (
+        <VisitsCard
+          valve={valve}
+          sheets={visits}
+          drift={driftOfValve(valve, visits)}
+          due={nextLook(valve, visits, rules)}
+        />
+      ) : null}
+      <TargetSheet valve={valve} isOpen={isEditing} onClose={() => setEditing(false)} />
+    </>
+  );
+}
+
+/** Where else one may go with this valve. */
+function WaysOn({ valve: { id } }: { readonly valve: Valve }) {
+  const router = useRouter();
+  const ways = [
+    ['it does not do what it should', `/valves/${id}/trouble`],
+    ['correct what the register says', `/valves/${id}/edit`],
+    ['another one like it', `/valves/new?like=${id}`],
+    ['practise on its twin', `/valves/${id}/start?practice=1`],
+    ['sums on the bench', `/bench?valve=${id}`],
+  ] as const;
+  return (
+    <YStack>
+      {ways.map(([say, href]) => (
+        <WordButton key={href} onPress={() => router.push(href as Href)}>
+          {say}
+        </WordButton>
+      ))}
+    </YStack>
+  );
+}

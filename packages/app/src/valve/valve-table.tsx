@@ -1,0 +1,100 @@
+import { familyName } from '@holvek/core';
+import { format } from 'date-fns/format';
+import { useRouter } from 'expo-router';
+import { useState, type ReactNode } from 'react';
+import { aimWords } from './aim-words';
+import type { ValveRow } from './use-valve-rows';
+import { ValvePage } from './valve-page';
+import { standingTone } from './valve-state';
+import { useUnits, type Units } from '@/settings/use-units';
+import { Pill } from '@/ui/card';
+import { DataTable } from '@/ui/data-table';
+import { View, XStack } from '@/ui/kit';
+import type { TableColumn } from '@/ui/table-column';
+
+const day = (at: Date | number | undefined): string => (at ? format(at, 'd MMM yyyy') : '–');
+/** What has no date stands behind all that has one. */
+const time = (at: Date | number | undefined): number => (at ? Number(at) : Infinity);
+
+const columnsIn = (units: Units): readonly TableColumn<ValveRow>[] => [
+  { id: 'tag', head: 'Tag', width: 84, isFigure: true, text: ({ valve }) => valve.tag },
+  { id: 'name', head: 'Name', width: 140, grows: true, text: ({ valve }) => valve.name },
+  { id: 'place', head: 'Place', width: 110, grows: true, text: ({ valve }) => valve.place },
+  {
+    id: 'kind',
+    head: 'Kind',
+    width: 150,
+    isExtra: true,
+    text: ({ valve }) => familyName[valve.plate.family],
+  },
+  { id: 'aim', head: 'Asked for', width: 150, text: ({ valve }) => aimWords(valve, units) },
+  {
+    id: 'set',
+    head: 'Set on',
+    width: 104,
+    isExtra: true,
+    text: ({ setAt }) => day(setAt),
+    sortBy: ({ setAt }) => time(setAt),
+  },
+  {
+    id: 'due',
+    head: 'Next look',
+    width: 104,
+    text: ({ due }) => day(due),
+    sortBy: ({ due }) => time(due),
+  },
+  {
+    id: 'standing',
+    head: 'Standing',
+    width: 116,
+    text: ({ standing }) => standing,
+    cell: ({ standing }) => (
+      <XStack>
+        <Pill tone={standingTone[standing]}>{standing}</Pill>
+      </XStack>
+    ),
+  },
+];
+
+/** The register where there is room: a table, and beside it the valve that is selected. */
+export function ValveTable({
+  rows,
+  empty,
+}: {
+  readonly rows: readonly ValveRow[];
+  readonly empty: ReactNode;
+}) {
+  const router = useRouter();
+  const units = useUnits();
+  const [chosen, setChosen] = useState<string>();
+  const row = rows.find(({ valve }) => valve.id === chosen) ?? rows[0];
+  return (
+    <XStack flex={1} minHeight={0} gap="$3">
+      <DataTable
+        label="Valves"
+        rows={rows}
+        columns={columnsIn(units)}
+        keyOf={({ valve }) => valve.id}
+        selected={row?.valve.id}
+        onSelect={({ valve }) => setChosen(valve.id)}
+        onOpen={({ valve }) => router.push(`/valves/${valve.id}`)}
+        sort={{ id: 'tag', desc: false }}
+        empty={empty}
+      />
+      {row ? (
+        <View
+          role="region"
+          aria-label={`${row.valve.tag}, selected`}
+          width="$pane"
+          minHeight={0}
+          borderWidth={1}
+          borderColor="$line"
+          borderRadius="$3"
+          overflow="hidden"
+        >
+          <ValvePage key={row.valve.id} valve={row.valve} isPane />
+        </View>
+      ) : null}
+    </XStack>
+  );
+}

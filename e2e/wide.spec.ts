@@ -41,6 +41,7 @@ test('the register is a table: sorted, walked by keys, the valve beside it, and 
   await expect(page.getByRole('region', { name: /^PRV-12/ })).toContainText('440');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/valves\/prv-12$/u);
+  await expect(page.getByRole('heading', { level: 1, name: 'PRV-12' })).toBeVisible();
   await isFit(page);
 });
 

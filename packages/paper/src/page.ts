@@ -40,7 +40,7 @@ const TOP = 48;
 export const BOTTOM = 772;
 
 /** The fonts have no thin space; a plain one stands in for it on paper. */
-export const plain = (text: string): string => text.replace(/\u2009/gu, ' ');
+export const plain = (text: string): string => text.replace(/[\u2009\u202f\u00a0]/gu, ' ');
 
 /** The letters of a sheet: as files, or as what stands in them. */
 export type PaperFonts = Readonly<Record<'body' | 'bold' | 'figures', string | ArrayBuffer>>;

@@ -1,6 +1,7 @@
-import type { Block } from '@holvek/core';
+import { unbroken, type Block } from '@holvek/core';
 import { XStack } from '@/ui/kit';
 import { ChartView } from './chart-view';
+import { columnWeights, isFigure } from './column-weights';
 import { wordColour } from './tones';
 import { Card, Row } from '@/ui/card';
 import { Figure, Heading, Muted, Strong, Words } from '@/ui/words';
@@ -43,10 +44,19 @@ const RowList = ({ block: { rows } }: { readonly block: Of<'rows'> }) =>
     </Row>
   ));
 
-/** A table whose first column is words, the others figures. */
+/** A table whose first column is words, the others mostly figures, which are never broken. */
 function TableRows({ block: { title, head, rows } }: { readonly block: Of<'table'> }) {
+  const weights = columnWeights(
+    head,
+    rows.map(({ cells }) => cells),
+  );
   const cell = (i: number) =>
-    ({ flex: i === 0 ? 1.4 : 1, textAlign: i === 0 ? 'left' : 'right' }) as const;
+    ({
+      flexGrow: weights[i] ?? 1,
+      flexShrink: 1,
+      flexBasis: 0,
+      textAlign: i === 0 ? 'left' : 'right',
+    }) as const;
   return (
     <XStack flexDirection="column" role="table" aria-label={title}>
       <XStack role="row" gap="$2" paddingBottom="$1">
@@ -66,11 +76,21 @@ function TableRows({ block: { title, head, rows } }: { readonly block: Of<'table
           borderTopWidth={1}
           borderColor="$line"
         >
-          {cells.map((text, i) => (
-            <Figure key={head[i]} role="cell" fontSize="$3" {...cell(i)} color={wordColour(tone)}>
-              {text}
-            </Figure>
-          ))}
+          {cells.map((text, i) => {
+            const Cell = isFigure(text) ? Figure : Words;
+            return (
+              <Cell
+                key={head[i]}
+                role="cell"
+                fontSize="$2"
+                lineHeight="$2"
+                {...cell(i)}
+                color={wordColour(tone)}
+              >
+                {isFigure(text) ? unbroken(text) : text}
+              </Cell>
+            );
+          })}
         </XStack>
       ))}
     </XStack>

@@ -1,4 +1,4 @@
-import { printFigure, printQuantity } from '@holvek/core';
+import { printFigure, printQuantity, unbroken } from '@holvek/core';
 import { useMemo } from 'react';
 import { usePreferences } from './preferences';
 
@@ -18,9 +18,9 @@ export function useUnits(): Units {
     () => ({
       pressure: pressureUnit,
       flow: flowUnit,
-      figure: (pa, resolution) => printFigure(pa, pressureUnit, resolution),
-      withUnit: (pa, resolution) => printQuantity(pa, pressureUnit, resolution),
-      flowWithUnit: (m3s) => printQuantity(m3s, flowUnit),
+      figure: (pa, resolution) => unbroken(printFigure(pa, pressureUnit, resolution)),
+      withUnit: (pa, resolution) => unbroken(printQuantity(pa, pressureUnit, resolution)),
+      flowWithUnit: (m3s) => unbroken(printQuantity(m3s, flowUnit)),
     }),
     [pressureUnit, flowUnit],
   );

@@ -13,7 +13,7 @@ export function BigNumber({ children, ...rest }: Props) {
   };
   return (
     <BigFigure {...rest}>
-      {children.split('\u2009').map((group, i) => (
+      {children.split(/[\u2009\u202f]/u).map((group, i) => (
         <BigFigure key={i} {...look} marginLeft={i > 0 ? '$2' : 0}>
           {group}
         </BigFigure>

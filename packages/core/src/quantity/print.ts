@@ -43,6 +43,14 @@ export const printCount = (count: number): string =>
 export const printQuantity = (si: number, unit: string, resolution?: number): string =>
   `${printFigure(si, unit, resolution)} ${unit}`;
 
+/**
+ * The same figure for a line that may be wrapped: no break between its thousands, nor before its unit.
+ *
+ * @example unbroken('1\u2009180 kPa') // → '1\u202f180\u00a0kPa'
+ */
+export const unbroken = (figure: string): string =>
+  figure.replaceAll('\u2009', '\u202f').replaceAll(' ', '\u00a0');
+
 /** Decimals of three significant figures, without zeros that say nothing. */
 const trimmedDecimals = (value: number, step: number): number => {
   const full = value.toFixed(decimalsFor(step));

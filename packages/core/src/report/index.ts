@@ -5,3 +5,4 @@ export * from './proofs-blocks';
 export * from './report';
 export * from './scales';
 export * from './path';
+export * from './lane-span';

@@ -2,7 +2,11 @@ import { printTurns } from '../quantity';
 import type { SheetSetting } from '../sheet';
 import type { Chart } from './block';
 import type { Printers } from './printers';
-import { scaleOver, spreadOf } from './scales';
+import { laneSpan } from './lane-span';
+import { scaleOver } from './scales';
+
+/** Share of the width that tells of a limit beyond the picture. */
+const EDGE = 0.012;
 
 /** How a setting has gone: readings walk down into the lane, a turn between two dots. */
 export function settingChart(
@@ -16,7 +20,9 @@ export function settingChart(
   const limit = sign * target.limit_pa;
   const [lower, upper] = [wanted - target.tolerance_pa, wanted + target.tolerance_pa];
   const read = dots.map(({ pressure_pa: pa }) => sign * pa);
-  const x = scaleOver(spreadOf([...read, lower, upper, limit]));
+  const span = laneSpan({ lower, upper, limit }, read);
+  const x = scaleOver([span.lowest, span.highest]);
+  const limitSay = print.figure(sign * limit, step);
   const y = (i: number) => (i + 0.5) / dots.length;
   return {
     says:
@@ -28,7 +34,13 @@ export function settingChart(
     yTicks: [],
     bands: [
       { along: 'x', from: x.at(lower), to: x.at(upper), tone: 'good', say: 'lane' },
-      { along: 'x', from: x.at(limit), to: 1, tone: 'stop', say: print.figure(sign * limit, step) },
+      {
+        along: 'x',
+        from: span.hasLimit ? x.at(limit) : 1 - EDGE,
+        to: 1,
+        tone: 'stop',
+        say: span.hasLimit ? limitSay : `${limitSay} ›`,
+      },
     ],
     curves: [{ points: read.map((pa, i) => [x.at(pa), y(i)]), tone: 'plain' }],
     dots: dots.map(({ pressure_pa: pa, turns }, i) => ({

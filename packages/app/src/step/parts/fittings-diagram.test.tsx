@@ -94,7 +94,7 @@ describe('the chart of cycles', () => {
       { cycle: 2, cracked: 1_180_000, fullFlow: undefined, reseated: undefined },
     ]);
     const said = screen.getByTestId('cycle-chart').getAttribute('aria-label')!;
-    expect(said.replace(/\u2009/gu, '')).toBe(
+    expect(said.replace(/[\u2009\u202f]/gu, '')).toBe(
       'cycle 1: cracked 1184, tight 1098; cycle 2: cracked 1180, tight not yet',
     );
   });

@@ -1,6 +1,7 @@
 import type { Sample } from '@holvek/core';
 import { useState } from 'react';
-import Svg, { Circle, Line, Path, Rect, Text } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
+import { traceBand, type Bucket } from './trace-band';
 import { View } from '@/ui/kit';
 import { useUnits } from '@/settings/use-units';
 import { useInk } from '@/theme/use-ink';
@@ -13,6 +14,55 @@ type Props = {
   readonly dots?: boolean;
   readonly label: string;
 };
+
+/** px of a trace that are drawn as one where it is dense. */
+const BUCKET = 4;
+
+type Place = (value: number) => number;
+const lineOf = (samples: readonly Sample[], x: Place, y: Place): string =>
+  samples
+    .map(({ t, value }, i) => `${i ? 'L' : 'M'}${x(t).toFixed(1)},${y(value).toFixed(1)}`)
+    .join('');
+
+/** Along the highest of each bucket, and back along the lowest. */
+const outlineOf = (band: readonly Bucket[], x: Place, y: Place): string =>
+  `${lineOf(
+    [
+      ...band.map(({ t, high }) => ({ t, value: high })),
+      ...[...band].reverse().map(({ t, low }) => ({ t, value: low })),
+    ],
+    x,
+    y,
+  )}Z`;
+
+/** The trace itself: a line through the samples, or through the middle of what is too dense for one. */
+function TraceLine({
+  samples,
+  band,
+  x,
+  y,
+}: {
+  readonly samples: readonly Sample[];
+  readonly band: readonly Bucket[] | undefined;
+  readonly x: Place;
+  readonly y: Place;
+}) {
+  const ink = useInk();
+  const drawn = band ? band.map(({ t, mean }) => ({ t, value: mean })) : samples;
+  if (drawn.length < 2) return null;
+  return (
+    <G>
+      {band ? <Path d={outlineOf(band, x, y)} fill={ink.color} opacity={0.22} /> : null}
+      <Path
+        d={lineOf(drawn, x, y)}
+        stroke={ink.color}
+        strokeWidth={2.5}
+        fill="none"
+        strokeLinejoin="round"
+      />
+    </G>
+  );
+}
 
 /** Pressure over the last minutes, with the lane behind it. */
 export function TraceChart({
@@ -37,9 +87,7 @@ export function TraceChart({
   const x = (t: number) => 4 + ((width - 8) * (t - start)) / span;
   const y = (value: number) =>
     height - 6 - ((height - 12) * (value - low + room)) / (high - low + 2 * room);
-  const path = seen
-    .map(({ t, value }, i) => `${i ? 'L' : 'M'}${x(t).toFixed(1)},${y(value).toFixed(1)}`)
-    .join('');
+  const band = dots ? undefined : traceBand(seen, (span / width) * BUCKET);
   return (
     <View
       onLayout={({ nativeEvent }) => setWidth(Math.max(160, nativeEvent.layout.width))}
@@ -57,9 +105,7 @@ export function TraceChart({
           />
         ) : null}
         <Line x1={0} x2={width} y1={height - 1} y2={height - 1} stroke={ink.line} />
-        {seen.length > 1 ? (
-          <Path d={path} stroke={ink.color} strokeWidth={2.5} fill="none" strokeLinejoin="round" />
-        ) : null}
+        <TraceLine samples={seen} band={band} x={x} y={y} />
         {dots
           ? seen.map(({ t, value }) => (
               <Circle key={t} cx={x(t)} cy={y(value)} r={4.5} fill={ink.color} />

@@ -64,7 +64,7 @@ describe('the lane strip', () => {
       />,
     );
     expect(strip.querySelector('[role="img"]')?.getAttribute('aria-label')).toBe(
-      'Readings 250; target 520 kPa',
+      'Readings 250; target 520\u00a0kPa',
     );
   });
 
@@ -75,6 +75,48 @@ describe('the lane strip', () => {
         <LaneStrip aim={aim} dots={dots} move={undefined} live={undefined} resolution={2000} />,
       ).querySelectorAll('circle'),
     ).toHaveLength(5);
+  });
+
+  test('a limit far above the moves is named at the edge, and the moves fill the strip', () => {
+    const strip = show(
+      <LaneStrip
+        aim={{ ...aim, limit: 2_000_000 }}
+        dots={[dot(480_000, 0), dot(500_000, 0.25)]}
+        move={undefined}
+        live={undefined}
+        resolution={2000}
+      />,
+    );
+    expect(strip.textContent).toContain('000 ›');
+    const [first, last] = [...strip.querySelectorAll('circle')].map((each) =>
+      Number(each.getAttribute('cx')),
+    );
+    expect(last! - first!).toBeGreaterThan(30);
+  });
+
+  test('what stands over the lane keeps clear of the limit’s figure', () => {
+    const texts = (limit: number) =>
+      [
+        ...show(
+          <LaneStrip
+            aim={{ ...aim, limit }}
+            dots={[]}
+            move={undefined}
+            live={undefined}
+            resolution={2000}
+          />,
+        ).querySelectorAll('text'),
+      ].map((each) => ({
+        x: Number(each.getAttribute('x')),
+        text: each.textContent,
+      }));
+    for (const limit of [540_000, 560_000, 600_000, 900_000]) {
+      const all = texts(limit);
+      const lane = all.find(({ text }) => text.startsWith('lane'))!;
+      const end = all.find(({ text }) => /^\d+( ›)?$/u.test(text))!;
+      expect(lane.x + lane.text.length * 3.4).toBeLessThan(end.x - end.text.length * 7);
+      expect(lane.x - lane.text.length * 3.4).toBeGreaterThan(0);
+    }
   });
 
   test('without any reading it still shows the lane', () => {

@@ -1,4 +1,4 @@
-import type { NextMove, SettingView } from '@holvek/core';
+import { laneSpan, type NextMove, type SettingView } from '@holvek/core';
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text, type TextProps } from 'react-native-svg';
 import { View } from '@/ui/kit';
@@ -12,6 +12,9 @@ const FIGURES = 'AtkinsonHyperlegibleMono_400Regular';
 const TOP = 44;
 const BOTTOM = 26;
 const MOST_SHOWN = 5;
+/** px that a letter and a digit of the two figures above the strip take. */
+const LETTER = 7;
+const DIGIT = 8;
 
 type Props = {
   readonly aim: Pick<SettingView['aim'], 'target' | 'lower' | 'upper' | 'limit' | 'approach'>;
@@ -35,23 +38,27 @@ export function LaneStrip({ aim, sign = 1, dots, move, live, resolution, height 
   const units = { ...plain, figure: (pa: number, step?: number) => plain.figure(sign * pa, step) };
   const ink = useInk();
   const shown = dots.slice(-MOST_SHOWN);
-  const highest = Math.max(aim.limit * 1.1, ...shown.map(({ pressure }) => pressure * 1.05));
-  // Coming down from above, what lies far below the lane is of no use to the eye.
-  const lowest =
-    aim.approach === 'from_above'
-      ? Math.min(aim.lower * 0.75, ...shown.map(({ pressure }) => pressure * 0.95))
-      : 0;
-  const x = (pa: number) => 14 + ((width - 28) * Math.max(0, pa - lowest)) / (highest - lowest);
+  const ahead = move && 'predicted' in move ? move : undefined;
+  const foretold = ahead ? [ahead.predicted.low, ahead.predicted.high] : [];
+  const readings = shown.map(({ pressure }) => pressure);
+  const { lowest, highest, hasLimit } = laneSpan(aim, [...readings, ...foretold]);
+  const x = (pa: number) =>
+    14 + ((width - 28) * (Math.min(highest, Math.max(lowest, pa)) - lowest)) / (highest - lowest);
+  const limitAt = hasLimit ? x(aim.limit) : width - 5;
   const floor = height - BOTTOM;
   const step = Math.min(
     56,
     (floor - TOP - 26) / Math.max(1, shown.length - 1 + (move && move.kind !== 'done' ? 1 : 0)),
   );
   const y = (i: number) => TOP + 12 + i * Math.max(step, 18);
-  const ahead = move && 'predicted' in move ? move : undefined;
   const last = shown.at(-1);
   const laneMiddle = (x(aim.lower) + x(aim.upper)) / 2;
   const laneText = `lane ${units.figure(aim.target, resolution)} ± ${plain.figure((aim.upper - aim.lower) / 2)}`;
+  const limitText = `${units.figure(aim.limit, resolution)}${hasLimit ? '' : ' ›'}`;
+  // Over its lane, but never on the limit's figure nor over the edge.
+  const half = (laneText.length * LETTER) / 2;
+  const room = width - 4 - limitText.length * DIGIT - 10 - half;
+  const laneTextAt = Math.max(half + 2, Math.min(laneMiddle, room));
   return (
     <View
       onLayout={({ nativeEvent }) => setWidth(Math.max(240, nativeEvent.layout.width))}
@@ -68,9 +75,9 @@ export function LaneStrip({ aim, sign = 1, dots, move, live, resolution, height 
           fill={ink.lane}
         />
         <Rect
-          x={x(aim.limit)}
+          x={limitAt}
           y={22}
-          width={Math.max(0, width - x(aim.limit))}
+          width={Math.max(0, width - limitAt)}
           height={floor - 22}
           fill={ink.vermilionSoft}
         />
@@ -84,9 +91,9 @@ export function LaneStrip({ aim, sign = 1, dots, move, live, resolution, height 
           strokeDasharray="2 5"
         />
         <Text
-          x={Math.min(laneMiddle, x(aim.limit) - 4)}
+          x={laneTextAt}
           y={14}
-          textAnchor={laneMiddle > width * 0.6 ? 'end' : 'middle'}
+          textAnchor="middle"
           fontSize={13}
           fontFamily={STRONG}
           fill={ink.onLane}
@@ -101,13 +108,13 @@ export function LaneStrip({ aim, sign = 1, dots, move, live, resolution, height 
           fontFamily={FIGURES}
           fill={ink.vermilion}
         >
-          {units.figure(aim.limit, resolution)}
+          {limitText}
         </Text>
         <Line x1={6} x2={width - 6} y1={floor} y2={floor} stroke={ink.line} strokeWidth={1.5} />
         {niceTicks(lowest, highest, units.pressure, 4).map(({ si, text }) => (
           <Text
             key={text}
-            x={x(si)}
+            x={Math.min(width - (text.length * DIGIT) / 2, Math.max(14, x(si)))}
             y={height - 8}
             fontSize={12}
             fontFamily={FIGURES}
@@ -190,37 +197,64 @@ export function LaneStrip({ aim, sign = 1, dots, move, live, resolution, height 
             </ClearText>
           </G>
         ) : null}
-        {shown.map((dot, i) => {
-          const isLast = i === shown.length - 1;
-          const onRight = x(dot.pressure) < width - 74;
-          return (
-            <G key={`dot-${dot.atMs}-${i}`}>
-              <Circle
-                cx={x(dot.pressure)}
-                cy={y(i)}
-                r={isLast ? 9 : 6}
-                fill={dot.inControl ? ink.color : ink.card}
-                stroke={isLast ? ink.card : ink.color}
-                strokeWidth={dot.inControl ? 2 : 3}
-              />
-              <ClearText
-                halo={ink.background}
-                x={isLast ? x(dot.pressure) + (onRight ? 14 : -14) : x(dot.pressure) - 6}
-                y={isLast ? y(i) + 5 : y(i) + 19}
-                textAnchor={
-                  isLast ? (onRight ? 'start' : 'end') : x(dot.pressure) < 48 ? 'start' : 'end'
-                }
-                fontSize={isLast ? 16 : 13}
-                fontFamily={isLast ? STRONG : FIGURES}
-                fill={isLast ? ink.color : ink.muted}
-              >
-                {units.figure(dot.pressure, resolution)}
-              </ClearText>
-            </G>
-          );
-        })}
+        {shown.map((dot, i) => (
+          <Reading
+            key={`dot-${dot.atMs}-${i}`}
+            x={x(dot.pressure)}
+            y={y(i)}
+            width={width}
+            isLast={i === shown.length - 1}
+            goesBack={(shown[i + 1]?.pressure ?? Infinity) < dot.pressure}
+            inControl={dot.inControl}
+          >
+            {units.figure(dot.pressure, resolution)}
+          </Reading>
+        ))}
       </Svg>
     </View>
+  );
+}
+
+type ReadingProps = {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly isLast: boolean;
+  /** The next move goes down from here. */
+  readonly goesBack: boolean;
+  readonly inControl: boolean;
+  readonly children: string;
+};
+
+/** A reading and its figure, the last one large. */
+function Reading({ x, y, width, isLast, goesBack, inControl, children }: ReadingProps) {
+  const ink = useInk();
+  const onRight = x < width - 74;
+  // Away from where the next move goes, whose turns are written there.
+  const isRight = isLast ? onRight : (goesBack && onRight) || x < 48;
+  const aside = isLast ? 14 : 7;
+  return (
+    <G>
+      <Circle
+        cx={x}
+        cy={y}
+        r={isLast ? 9 : 6}
+        fill={inControl ? ink.color : ink.card}
+        stroke={isLast ? ink.card : ink.color}
+        strokeWidth={inControl ? 2 : 3}
+      />
+      <ClearText
+        halo={ink.background}
+        x={x + (isRight ? aside : -aside)}
+        y={isLast ? y + 5 : y + 19}
+        textAnchor={isRight ? 'start' : 'end'}
+        fontSize={isLast ? 16 : 13}
+        fontFamily={isLast ? STRONG : FIGURES}
+        fill={isLast ? ink.color : ink.muted}
+      >
+        {children}
+      </ClearText>
+    </G>
   );
 }
 

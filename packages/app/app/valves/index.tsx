@@ -29,6 +29,23 @@ export default function ValvesScreen() {
       New valve
     </BigButton>
   );
+  const find = (
+    <YStack gap="$3">
+      <TextInput
+        ref={input as never}
+        aria-label="Find a valve"
+        placeholder="Tag, name or place"
+        value={text}
+        onChangeText={setText}
+      />
+      <Choice
+        label="Standing"
+        value={filter}
+        onChange={setFilter}
+        options={standingFilters.map((value) => ({ value, say: value }))}
+      />
+    </YStack>
+  );
   return (
     <YStack
       flex={1}
@@ -49,26 +66,17 @@ export default function ValvesScreen() {
           </XStack>
         }
       />
-      <TextInput
-        ref={input as never}
-        aria-label="Find a valve"
-        placeholder="Tag, name or place"
-        value={text}
-        onChangeText={setText}
-      />
-      <Choice
-        label="Standing"
-        value={filter}
-        onChange={setFilter}
-        options={standingFilters.map((value) => ({ value, say: value }))}
-      />
       {isWide ? (
-        <ValveTable rows={rows} empty={<NoRows />} />
+        <>
+          {find}
+          <ValveTable rows={rows} empty={<NoRows />} />
+        </>
       ) : (
         <FlatList
           style={{ flex: 1 }}
           data={rows}
           keyExtractor={({ valve }) => valve.id}
+          ListHeaderComponent={find}
           ListEmptyComponent={<NoRows />}
           renderItem={({ item }) => <ValveLine row={item} />}
           ListFooterComponent={<RegisterWays />}

@@ -80,7 +80,7 @@ function RunHead() {
   return (
     <YStack>
       {isPractice(run.started) ? <PracticeBand /> : null}
-      <YStack padding="$4" paddingBottom={0} gap="$3">
+      <YStack padding="$4" paddingBottom={0} gap="$3" $short={{ paddingTop: '$1', gap: 0 }}>
         <Head
           title={run.started.valve_tag}
           under={run.started.valve_name}

@@ -32,17 +32,19 @@ const places = [
 /** The places: under the thumb on a phone, down the side when there is room. A run hides them on a phone. */
 export function Shell({ children }: { readonly children: ReactNode }) {
   const path = usePathname();
-  const isWide = useMedia().wide;
+  const { wide: isWide, short: isShort } = useMedia();
+  // A phone that lies on its side has no height to give away.
+  const isBeside = isWide || isShort;
   const isInRun = path.startsWith('/runs/') || path.endsWith('/start');
   return (
     <View
       flex={1}
-      flexDirection={isWide ? 'row' : 'column-reverse'}
+      flexDirection={isBeside ? 'row' : 'column-reverse'}
       backgroundColor="$background"
       height="100vh"
     >
       <SkipLink />
-      {isWide || !isInRun ? <Places path={path} isWide={isWide} /> : null}
+      {isWide || !isInRun ? <Places path={path} isBeside={isBeside} isShort={isShort} /> : null}
       <YStack
         flex={1}
         minHeight={0}
@@ -82,17 +84,30 @@ const SkipLink = () => (
   </Press>
 );
 
-function Places({ path, isWide }: { readonly path: string; readonly isWide: boolean }) {
+function Places({
+  path,
+  isBeside,
+  isShort,
+}: {
+  readonly path: string;
+  readonly isBeside: boolean;
+  readonly isShort: boolean;
+}) {
   const ink = useInk();
-  const Frame = isWide ? YStack : XStack;
+  const Frame = isBeside ? YStack : XStack;
   return (
     <Frame
       role="navigation"
       aria-label="Places"
       backgroundColor="$card"
       borderColor="$line"
-      {...(isWide
-        ? { width: '$rail', borderRightWidth: 1, paddingTop: '$4', gap: '$1' }
+      {...(isBeside
+        ? {
+            width: '$rail',
+            borderRightWidth: 1,
+            paddingTop: isShort ? 0 : '$4',
+            gap: isShort ? 0 : '$1',
+          }
         : { borderTopWidth: 1 })}
     >
       {places.map(({ href, name, Icon }) => {
@@ -101,17 +116,17 @@ function Places({ path, isWide }: { readonly path: string; readonly isWide: bool
           <Link
             key={href}
             href={href as Href}
-            style={{ flex: isWide ? undefined : 1, textDecorationLine: 'none' }}
+            style={{ flex: isBeside ? undefined : 1, textDecorationLine: 'none' }}
             aria-current={isHere ? 'page' : undefined}
             aria-label={name}
           >
             <YStack
               alignItems="center"
               justifyContent="center"
-              gap="$1"
-              minHeight={64}
+              gap={isShort ? 0 : '$1'}
+              minHeight={isShort ? 48 : 64}
               width="100%"
-              backgroundColor={isWide && isHere ? '$lane' : 'transparent'}
+              backgroundColor={isBeside && isHere ? '$lane' : 'transparent'}
             >
               <Icon size={22} color={isHere ? ink.verdigrisDeep : ink.muted} />
               <Strong fontSize="$1" lineHeight="$1" color={isHere ? '$verdigrisDeep' : '$muted'}>

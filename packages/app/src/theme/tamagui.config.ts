@@ -89,7 +89,7 @@ export const config = createTamagui({
     color: {},
   }),
   themes: { light: enamel, dark: plantRoom },
-  media: { wide: { minWidth: 1000 } },
+  media: { wide: { minWidth: 1000 }, short: { maxHeight: 500 } },
   settings: {
     defaultFont: 'body',
     addThemeClassName: 'html',

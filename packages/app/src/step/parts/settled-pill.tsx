@@ -1,9 +1,24 @@
 import type { Settling } from '@holvek/core';
 import { Pill } from '@/ui/card';
+import { SaidOnce } from '@/ui/said-once';
 
-/** Whether the linked gauge has come to rest, in words. */
-export function SettledPill({ state }: { readonly state: Settling | undefined }) {
-  if (!state) return null;
+/** Whether the linked gauge has come to rest, in words; coming to rest is spoken too, without its seconds. */
+export const SettledPill = ({ state }: { readonly state: Settling | undefined }) => (
+  <>
+    <SaidOnce>{state ? spoken[state.state] : ''}</SaidOnce>
+    {state ? <StatePill state={state} /> : null}
+  </>
+);
+
+const spoken: Readonly<Record<Settling['state'], string>> = {
+  settled: 'settled',
+  settling: '',
+  hunting: 'it hunts',
+  creeping: 'it creeps',
+  too_few: '',
+};
+
+function StatePill({ state }: { readonly state: Settling }) {
   switch (state.state) {
     case 'settled':
       return <Pill tone="good">{`settled ${Math.round(state.steadyFor)} s`}</Pill>;

@@ -39,7 +39,14 @@ export function StepFrame({ children, actions, more, hideWords = false, onPath =
           )}
         </YStack>
       </ScrollView>
-      <YStack gap="$2" padding="$3" backgroundColor="$card" borderTopWidth={1} borderColor="$line">
+      <YStack
+        gap="$2"
+        padding="$3"
+        backgroundColor="$card"
+        borderTopWidth={1}
+        borderColor="$line"
+        $short={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', padding: '$2' }}
+      >
         {isLineDown ? (
           <Words color="$vermilion" role="alert">
             The line to the unit is down and is being opened again. What was recorded is kept.
@@ -50,8 +57,10 @@ export function StepFrame({ children, actions, more, hideWords = false, onPath =
             {trouble}
           </Words>
         ) : null}
-        <XStack gap="$2">{actions}</XStack>
-        <XStack justifyContent="space-between" flexWrap="wrap">
+        <XStack gap="$2" $short={{ flex: 1 }}>
+          {actions}
+        </XStack>
+        <XStack justifyContent="space-between" flexWrap="wrap" $short={{ flex: 1, gap: '$2' }}>
           {more}
           {onPath ? <SomethingWrong /> : null}
           {canUndo ? <WordButton onPress={() => void undo()}>undo</WordButton> : null}

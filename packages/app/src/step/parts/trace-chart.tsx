@@ -3,7 +3,7 @@ import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
 import { traceBand, type Bucket } from './trace-band';
 import { View } from '@/ui/kit';
-import { useUnits } from '@/settings/use-units';
+import { useUnits, type Units } from '@/settings/use-units';
 import { useInk } from '@/theme/use-ink';
 
 type Props = {
@@ -34,6 +34,15 @@ const outlineOf = (band: readonly Bucket[], x: Place, y: Place): string =>
     x,
     y,
   )}Z`;
+
+/** What a trace shows, in a sentence. */
+function sayTrace(samples: readonly Sample[], units: Units): string {
+  const values = samples.map(({ value }) => value);
+  const now = values.at(-1);
+  if (now === undefined) return 'nothing yet';
+  const [low, high] = [Math.min(...values), Math.max(...values)];
+  return `between ${units.figure(low)} and ${units.withUnit(high)}, now ${units.withUnit(now)}`;
+}
 
 /** The trace itself: a line through the samples, or through the middle of what is too dense for one. */
 function TraceLine({
@@ -81,6 +90,7 @@ export function TraceChart({
   const values = [...seen.map(({ value }) => value), ...(lane ? [lane.lower, lane.upper] : [])];
   const low = Math.min(...values);
   const high = Math.max(...values);
+  const says = `${label}: ${sayTrace(seen, units)}`;
   const room = Math.max((high - low) * 0.12, 2000);
   const start = dots ? (seen[0]?.t ?? 0) : end - seconds;
   const span = dots ? Math.max(1, end - start) : seconds;
@@ -92,7 +102,7 @@ export function TraceChart({
     <View
       onLayout={({ nativeEvent }) => setWidth(Math.max(160, nativeEvent.layout.width))}
       role="img"
-      aria-label={label}
+      aria-label={says}
     >
       <Svg width={width} height={height}>
         {lane ? (

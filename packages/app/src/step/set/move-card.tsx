@@ -1,6 +1,7 @@
 import type { NextMove, SettingView } from '@holvek/core';
 import { TurnCard } from '../parts/turn-card';
 import { useDesk } from '@/run/use-desk';
+import { SaidOnce } from '@/ui/said-once';
 import { turnWord, wayWord } from '@/ui/turn-word';
 import { Muted, Title, Words } from '@/ui/words';
 
@@ -26,12 +27,21 @@ const stuckWord = {
     'screw or a softer spring, have the owner widen the lane, or end the work as could not be set.',
 } as const;
 
+/** The move in a sentence, for whoever hears the page. */
+function saidOf(move: NextMove): string {
+  if (move.kind === 'stuck') return `Stop turning. ${stuckWord[move.why]}`;
+  if (move.kind === 'read_again') return 'Read it again: that one does not fit.';
+  if (move.kind === 'done') return 'In the lane.';
+  return `${aboveWord[move.kind]}: ${turnWord(move.turns)} ${wayWord(move.turns)}`;
+}
+
 /** The screw as it stands and should stand, and how far to turn. */
 export function MoveCard(props: Props) {
   const { position, move } = props.view;
   const turns = move && 'turns' in move ? move.turns : 0;
   return (
     <TurnCard position={position} turns={turns} above={move ? aboveWord[move.kind] : 'first'}>
+      <SaidOnce>{move ? saidOf(move) : ''}</SaidOnce>
       {move ? <MoveWords view={props.view} move={move} /> : <ReadFirst {...props} />}
     </TurnCard>
   );

@@ -1,0 +1,59 @@
+import { expect, test } from './technician';
+
+const routes = [
+  '/',
+  '/valves',
+  '/valves/prv-12',
+  '/valves/prv-03/start',
+  '/runs/prv-07-visit-3',
+  '/ladder/hpu-01',
+  '/settings',
+  '/bench/signal',
+] as const;
+
+/** px of a page that scroll, at the least: with less there is no seeing what one is about. */
+const LEAST_ROOM = 150;
+
+const sizes = [
+  { name: 'a small phone', width: 320, height: 568 },
+  { name: 'a phone on its side', width: 844, height: 390 },
+  { name: 'a screen at twice its size', width: 640, height: 400 },
+] as const;
+
+for (const { name, width, height } of sizes)
+  test(`nothing is hidden or cut on ${name}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    for (const route of routes) {
+      await page.goto(route);
+      await expect(page.getByRole('heading').first()).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      expect(await page.evaluate(outOfSight), route).toEqual([]);
+      expect(await page.evaluate(largestRoom), route).toBeGreaterThan(LEAST_ROOM);
+    }
+  });
+
+/** What can be pressed or read and lies beyond an edge that nothing scrolls to. */
+function outOfSight(): string[] {
+  const scrolls = (element: Element): boolean => {
+    for (let box = element.parentElement; box; box = box.parentElement) {
+      const { overflowX } = getComputedStyle(box);
+      if (/auto|scroll/u.test(overflowX) && box.scrollWidth > box.clientWidth + 1) return true;
+    }
+    return false;
+  };
+  const wanted = 'button, a, input, h1, h2, [role="radio"], [role="img"]';
+  return [...document.querySelectorAll(wanted)].flatMap((element) => {
+    const { left, right, bottom, width, height } = element.getBoundingClientRect();
+    // The way past the places stands above the page until it has the focus.
+    if (width === 0 || height === 0 || bottom < 0 || scrolls(element)) return [];
+    const isIn = left >= -1 && right <= innerWidth + 1;
+    return isIn ? [] : [`${element.textContent.slice(0, 40)} ${left} to ${right}`];
+  });
+}
+
+function largestRoom(): number {
+  const rooms = [...document.querySelectorAll('div')]
+    .filter((box) => /auto|scroll/u.test(getComputedStyle(box).overflowY))
+    .map(({ clientHeight }) => clientHeight);
+  return Math.max(0, ...rooms);
+}

@@ -50,6 +50,36 @@ describe('changes of the register without a network', () => {
     expect(await (await db).count('changes')).toBe(0);
   });
 
+  test('another tab of the phone sees at once what waits, and what has gone', async () => {
+    const put = () => (isUp ? Promise.resolve() : Promise.reject(new Unreachable('no network')));
+    let isUp = false;
+    const db = openDeviceDb(`kept-${String(++names)}`);
+    const puts = { sites: put, valves: put, gauges: put, rounds: put, systems: put };
+    const tabs: (() => void)[] = [];
+    const channel = (own: number) => ({
+      addEventListener: (_: string, heard: () => void) => void (tabs[own] = heard),
+      // A tab does not hear itself.
+      postMessage: () => tabs.forEach((heard, i) => i !== own && heard()),
+    });
+    const [here, there] = [0, 1].map((own) => new KeptChanges(db, puts, channel(own) as never));
+    const count = (wanted: number) =>
+      new Promise<void>((done) => {
+        const leave = there!.subscribe(() => {
+          if (there!.snapshot().length !== wanted) return;
+          leave();
+          done();
+        });
+      });
+    const shown = count(1);
+    await here!.keep(made('a', 1));
+    await shown;
+    const gone = count(0);
+    isUp = true;
+    await here!.flush();
+    await gone;
+    expect(there!.snapshot()).toEqual([]);
+  });
+
   test('a document changed twice goes once, over what was seen first', async () => {
     const put = jest.fn((_value: unknown, _change: unknown) => Promise.resolve());
     const { changes } = kept(put);

@@ -45,7 +45,11 @@ export class KeptChanges {
   constructor(
     private readonly db: Promise<DeviceDb>,
     private readonly puts: Puts,
-  ) {}
+    /** Other tabs of this device, which keep their changes in the same place. */
+    private readonly tabs?: Pick<BroadcastChannel, 'postMessage' | 'addEventListener'>,
+  ) {
+    tabs?.addEventListener('message', () => void this.load());
+  }
 
   /** Told of each change that the server has taken, before it is forgotten here. */
   onTaken = (taker: (change: KeptChange) => void): void => void this.takers.add(taker);
@@ -58,7 +62,7 @@ export class KeptChanges {
 
   async load(): Promise<void> {
     const kept = await (await this.db).getAll('changes');
-    this.become(kept.sort((a, b) => a.atMs - b.atMs));
+    this.show(kept.sort((a, b) => a.atMs - b.atMs));
   }
 
   /** Keeps a change on this device; it shows at once and goes to the server when there is one. */
@@ -137,7 +141,13 @@ export class KeptChanges {
     this.become(this.all.map((each) => (each.key === change.key ? change : each)));
   }
 
+  /** What waits has changed here: the other tabs look again. */
   private become(all: readonly KeptChange[]): void {
+    this.show(all);
+    this.tabs?.postMessage('changed');
+  }
+
+  private show(all: readonly KeptChange[]): void {
     this.all = all;
     for (const listener of this.listeners) listener();
   }

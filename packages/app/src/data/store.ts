@@ -19,13 +19,16 @@ const puts = {
   rounds: api.putRound,
   systems: api.putSystem,
 } as unknown as Puts;
-export const keptChanges = new KeptChanges(deviceDb, puts);
+const tabsOf = (name: string): BroadcastChannel | undefined =>
+  typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(name);
+const runTabs = tabsOf('holvek.runs');
+export const keptChanges = new KeptChanges(deviceDb, puts, tabsOf('holvek.changes'));
 export const outbox = new Outbox(deviceDb, api, keptChanges.flush);
 export const logWatch = new LogWatch(deviceDb, api);
 export const shelf = new RunShelf({
   db: deviceDb,
   onKept: () => void outbox.flush(),
-  ...(typeof BroadcastChannel === 'undefined' ? {} : { tabs: new BroadcastChannel('holvek.runs') }),
+  ...(runTabs ? { tabs: runTabs } : {}),
 });
 
 let isStarted = false;

@@ -1,8 +1,8 @@
 import { signalPaths, signalUnits, type PlateFact } from '@holvek/core';
 import { Controller, type Control } from 'react-hook-form';
 import { XStack, YStack } from '@/ui/kit';
-import { Choice, Field } from '@/ui/field';
-import { Muted, Words } from '@/ui/words';
+import { Choice, Field, FieldTrouble } from '@/ui/field';
+import { Muted } from '@/ui/words';
 
 export type Texts = Record<string, string | undefined>;
 /** A dot would be a place within a form, so paths are written with a colon. */
@@ -26,6 +26,7 @@ export function FactField({ fact, control, pressure }: Props) {
       control={control}
       render={({ field, fieldState }) => {
         const error = fieldState.error?.message;
+        const isWanted = fieldState.error?.type === 'register.missing';
         const options = optionsOf(fact);
         return options ? (
           <YStack gap="$1">
@@ -35,7 +36,11 @@ export function FactField({ fact, control, pressure }: Props) {
               options={options}
               onChange={field.onChange}
             />
-            {error ? <Wrong>{error}</Wrong> : fact.why ? <Muted>{fact.why}</Muted> : null}
+            {error ? (
+              <FieldTrouble isWanted={isWanted}>{error}</FieldTrouble>
+            ) : fact.why ? (
+              <Muted>{fact.why}</Muted>
+            ) : null}
           </YStack>
         ) : (
           <Field
@@ -44,6 +49,7 @@ export function FactField({ fact, control, pressure }: Props) {
             inputRef={field.ref}
             onChangeText={field.onChange}
             error={error}
+            isWanted={isWanted}
             maxLength={fact.kind === 'list' ? 800 : 200}
             {...(fact.why ? { hint: fact.why } : {})}
             {...unitOf(fact, pressure)}
@@ -53,12 +59,6 @@ export function FactField({ fact, control, pressure }: Props) {
     />
   );
 }
-
-const Wrong = ({ children }: { readonly children: string }) => (
-  <Words color="$vermilion" role="alert">
-    {children}
-  </Words>
-);
 
 function optionsOf(fact: PlateFact) {
   if (fact.kind === 'choice') return fact.options;

@@ -33,8 +33,9 @@ export function useRoundRows(round: Round | undefined): readonly RoundRow[] {
     const byId = new Map(valves?.map((valve) => [valve.id, valve]));
     return (round?.valve_ids ?? []).flatMap((id) => {
       const valve = byId.get(id);
-      if (!valve) return [];
       const run = openRunOf(shelf, id);
+      // A retired valve is not set any more, unless somebody still stands before it.
+      if (!valve || (valve.retired && !run)) return [];
       const own = visits.get(id) ?? [];
       const lastSheet = own.at(-1);
       return [

@@ -26,6 +26,7 @@ export function Field({
   hint,
   name,
   inputRef,
+  isWanted = false,
   ...input
 }: {
   readonly label: string;
@@ -37,6 +38,8 @@ export function Field({
   readonly onChangeText: (text: string) => void;
   readonly unit?: string;
   readonly error?: string | undefined;
+  /** Nothing is wrong with it: it is only still to be filled in. */
+  readonly isWanted?: boolean;
   readonly hint?: string;
   readonly numeric?: boolean;
   readonly maxLength?: number;
@@ -53,19 +56,30 @@ export function Field({
         aria-label={name ?? label}
         aria-invalid={error !== undefined}
         {...(numeric ? { inputMode: 'decimal' } : {})}
-        {...(error ? { borderColor: '$vermilion' } : {})}
+        {...(error ? { borderColor: isWanted ? '$brassMark' : '$vermilion' } : {})}
         {...rest}
       />
       {error ? (
-        <Words color="$vermilion" role="alert">
-          {error}
-        </Words>
+        <FieldTrouble isWanted={isWanted}>{error}</FieldTrouble>
       ) : hint ? (
         <Muted>{hint}</Muted>
       ) : null}
     </YStack>
   );
 }
+
+/** What keeps a field from being taken: red only where something is wrong. */
+export const FieldTrouble = ({
+  isWanted,
+  children,
+}: {
+  readonly isWanted: boolean;
+  readonly children: string;
+}) => (
+  <Words color={isWanted ? '$brass' : '$vermilion'} role={isWanted ? 'status' : 'alert'}>
+    {children}
+  </Words>
+);
 
 type ChoiceProps<T extends string> = {
   readonly label: string;

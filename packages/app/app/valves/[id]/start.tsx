@@ -37,6 +37,15 @@ export default function StartScreen() {
   const gauges = useGauges().data;
   const isReady = useIsReadyToStart();
   if (!valve || !gauges || !isReady) return <Loading what="Fetching valve and gauges" />;
+  if (valve.retired && practice !== '1')
+    return (
+      <Screen title={`Start ${valve.tag}`} under={valve.name} back>
+        <Trouble
+          title={`Retired on ${valve.retired.on}`}
+          say={`${valve.retired.why} Bring it back on its own page before it is set.`}
+        />
+      </Screen>
+    );
   return <StartForm valve={valve} gauges={gauges} isPractice={practice === '1'} />;
 }
 

@@ -27,9 +27,9 @@ const pictures = [
   { name: 'zero-span', path: '/valves/pos-21/start?practice=1', until: zeroSpan },
   { name: 'edges', path: '/valves/bp-15/start?practice=1', until: edges },
   { name: 'register', path: '/valves/prv-12/edit', until: springs },
-  { name: 'bench-wide', path: '/bench/signal?valve=pos-22', size: wide },
+  { name: 'valves-wide', path: '/valves', size: wide, until: drifting },
   { name: 'tuning', path: '/bench/tuning', until: tuning },
-  { name: 'gauges', path: '/gauges' },
+  { name: 'path', path: '/valves/prv-05/start?practice=1', until: path },
   { name: 'sheet', path: '/sheets', until: firstSheet },
   { name: 'self-tune', path: '/valves/ep-04/start?practice=1', until: selfTune },
 ];
@@ -79,6 +79,18 @@ try {
 
 async function picture(page) {
   await page.getByTestId('ladder-picture').waitFor();
+}
+
+async function drifting(page) {
+  await page.getByRole('row', { name: /PRV-12/ }).click();
+  await page.waitForTimeout(800);
+}
+
+/** On the path, at the step that fills the pipe. */
+async function path(page) {
+  const title = page.getByTestId('step-title');
+  await walk(page, async () => /slowly$/u.test((await title.textContent().catch(() => '')) ?? ''));
+  await page.waitForTimeout(1500);
 }
 
 /** A button that may be gone by the time it is pressed. */

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { ScrollView, XStack, YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useRounds, useSites, useValves } from '@/data/queries';
 import { changePreferences, usePreferences } from '@/settings/preferences';
+import { BagCard } from '@/bag/bag-card';
 import { FirstSteps } from '@/register/first-steps';
 import { CarryOn } from '@/round/carry-on';
 import { RoundLine, roundMinutes } from '@/round/round-line';
@@ -62,6 +63,7 @@ export default function RoundScreen() {
       {inHand.map((row) => (
         <CarryOn key={row.valve.id} row={row} />
       ))}
+      <BagCard valves={left.map(({ valve }) => valve)} />
       <XStack justifyContent="space-between" alignItems="center">
         <Heading>In setting order</Heading>
         <XStack gap="$3">

@@ -3,6 +3,7 @@ import type { Draw } from '../plant';
 import type { Procedure } from '../step';
 import type { AdjusterSpec, AnyPlate, PlateFact, Side, Targets } from '../valve';
 import type { Slots } from './slots';
+import type { ToolName } from './tool-names';
 
 /** Something wrong with a plate or its targets; `stops` means that no run may start on it. */
 export type Issue = { readonly code: `valve.${string}`; readonly stops: boolean };
@@ -21,6 +22,8 @@ export type FamilyFacts = {
   readonly wantsLowRange?: boolean;
   /** The gauge by which the setting is judged. */
   readonly judge: Side;
+  /** What is brought to every valve of it; what only one valve wants is worked out from its plate. */
+  readonly tools: readonly ToolName[];
 };
 
 /** A family's plate as a schema that tells its family. */

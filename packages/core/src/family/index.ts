@@ -2,6 +2,8 @@ export * from './family';
 export * from './slots';
 export * from './fill-slots';
 export * from './list';
+export * from './tool-names';
+export * from './tools';
 export * from './check-plate';
 export * from './check-procedure';
 export * from './shared/instrument-checks';

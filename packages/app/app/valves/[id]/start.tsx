@@ -12,6 +12,7 @@ import {
   type Side,
   type Valve,
 } from '@holvek/core';
+import { BagCard } from '@/bag/bag-card';
 import { YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useIsReadyToStart, useValves } from '@/data/queries';
 import { shelf } from '@/data/store';
@@ -142,6 +143,7 @@ function StartForm({
           ? 'Against its simulated twin, with a gauge that reads itself. Nothing of it counts.'
           : 'A record of the real valve: every reading is typed from the gauges below.'}
       </Muted>
+      {isPractice ? null : <BagCard valves={[valve]} />}
       {schools.length > 1 ? (
         <Choice
           label="How"

@@ -11,7 +11,7 @@ export const SettledPill = ({ state }: { readonly state: Settling | undefined })
 );
 
 const spoken: Readonly<Record<Settling['state'], string>> = {
-  settled: 'settled',
+  settled: 'it rests',
   settling: '',
   hunting: 'it hunts',
   creeping: 'it creeps',

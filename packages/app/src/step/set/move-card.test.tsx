@@ -54,10 +54,10 @@ test('coming to rest is spoken once, not with every second', () => {
   const { rerender } = render(pill(undefined));
   expect(heard()).toBe('');
   rerender(pill({ state: 'settled', steadyFor: 3 } as never));
-  expect(heard()).toBe('settled');
+  expect(heard()).toBe('it rests');
   expect(screen.getByText('settled 3 s')).toBeTruthy();
   rerender(pill({ state: 'settled', steadyFor: 4 } as never));
-  expect(heard()).toBe('settled');
+  expect(heard()).toBe('it rests');
   rerender(pill({ state: 'settling', wait: 4 } as never));
   expect(heard()).toBe('');
 });

@@ -8,4 +8,17 @@ export const burnerPilotFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Pilot regulator', 'from_below', 'outlet')],
   gauges: { outlet: 'Manometer' },
   judge: 'outlet',
+  tools: [
+    'adjuster_key',
+    'lock_spanner',
+    'manometer',
+    'multimeter',
+    'soap',
+    'gas_detector',
+    'lamp',
+    'stopwatch',
+    'seal_wire',
+    'eyes',
+    'notices',
+  ],
 };

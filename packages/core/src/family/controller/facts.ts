@@ -13,4 +13,5 @@ export const controllerFacts: FamilyFacts = {
   ],
   gauges: { inlet: 'Calibrator', outlet: 'Output gauge' },
   judge: 'inlet',
+  tools: ['fine_screwdriver', 'calibrator', 'hand_pump', 'gauge_fittings', 'stopwatch', 'notices'],
 };

@@ -8,4 +8,14 @@ export const electronicPilotFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Set value', 'from_below', 'outlet')],
   gauges: { inlet: 'Calibrator', outlet: 'Line gauge' },
   judge: 'outlet',
+  tools: [
+    'pilot_reader',
+    'multimeter',
+    'fine_screwdriver',
+    'lock_spanner',
+    'gauge_fittings',
+    'blanking_plugs',
+    'eyes',
+    'notices',
+  ],
 };

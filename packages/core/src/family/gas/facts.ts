@@ -9,4 +9,15 @@ export const gasFacts: FamilyFacts = {
   gauges: { outlet: 'Low-range gauge' },
   judge: 'outlet',
   wantsLowRange: true,
+  tools: [
+    'adjuster_key',
+    'lock_spanner',
+    'manometer',
+    'soap',
+    'gas_detector',
+    'lamp',
+    'seal_wire',
+    'gaskets',
+    'notices',
+  ],
 };

@@ -13,4 +13,16 @@ export const hydraulicFacts: FamilyFacts = {
   ],
   gauges: { inlet: 'Pump gauge' },
   judge: 'inlet',
+  tools: [
+    'lock_spanner',
+    'hex_keys',
+    'hydraulic_hose',
+    'thermometer',
+    'stopwatch',
+    'rags',
+    'gaskets',
+    'eyes',
+    'gloves',
+    'notices',
+  ],
 };

@@ -12,4 +12,5 @@ export const indicatorFacts: FamilyFacts = {
   ],
   gauges: { inlet: 'Calibrator' },
   judge: 'inlet',
+  tools: ['fine_screwdriver', 'calibrator', 'hand_pump', 'gauge_fittings', 'notices'],
 };

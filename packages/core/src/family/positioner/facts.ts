@@ -11,4 +11,14 @@ export const positionerFacts: FamilyFacts = {
   ],
   gauges: { inlet: 'Calibrator', outlet: 'Supply gauge' },
   judge: 'outlet',
+  tools: [
+    'fine_screwdriver',
+    'lock_spanner',
+    'signal_source',
+    'gauge_fittings',
+    'square_and_rule',
+    'multimeter',
+    'eyes',
+    'notices',
+  ],
 };

@@ -11,4 +11,5 @@ export const pressureSwitchFacts: FamilyFacts = {
   ],
   gauges: { inlet: 'Gauge at the switch' },
   judge: 'inlet',
+  tools: ['adjuster_key', 'hand_pump', 'gauge_fittings', 'multimeter', 'seal_wire', 'notices'],
 };

@@ -8,4 +8,13 @@ export const reducingFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Pilot adjuster', 'from_below', 'outlet')],
   gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
   judge: 'outlet',
+  tools: [
+    'adjuster_key',
+    'lock_spanner',
+    'gauge_fittings',
+    'bucket',
+    'seal_wire',
+    'eyes',
+    'notices',
+  ],
 };

@@ -8,4 +8,14 @@ export const reliefPilotFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Pilot adjuster', 'from_above', 'inlet')],
   gauges: { inlet: 'Line gauge' },
   judge: 'inlet',
+  tools: [
+    'adjuster_key',
+    'lock_spanner',
+    'gauge_fittings',
+    'discharge_hose',
+    'seal_wire',
+    'hearing',
+    'eyes',
+    'notices',
+  ],
 };

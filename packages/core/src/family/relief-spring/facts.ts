@@ -8,4 +8,14 @@ export const reliefSpringFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Spring cover', 'from_below', 'inlet')],
   gauges: { inlet: 'Machine gauge' },
   judge: 'inlet',
+  tools: [
+    'lock_spanner',
+    'gauge_fittings',
+    'gaskets',
+    'seal_wire',
+    'hearing',
+    'eyes',
+    'gloves',
+    'notices',
+  ],
 };

@@ -8,4 +8,13 @@ export const selfOperatedFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Adjusting screw', 'from_below', 'outlet')],
   gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
   judge: 'outlet',
+  tools: [
+    'lock_spanner',
+    'adjuster_key',
+    'gauge_fittings',
+    'seal_wire',
+    'eyes',
+    'gloves',
+    'notices',
+  ],
 };

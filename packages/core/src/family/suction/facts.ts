@@ -8,4 +8,14 @@ export const suctionFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Control adjuster', 'from_below', 'inlet')],
   gauges: { inlet: 'Suction gauge' },
   judge: 'inlet',
+  tools: [
+    'adjuster_key',
+    'lock_spanner',
+    'refrigerant_hoses',
+    'gas_detector',
+    'thermometer',
+    'eyes',
+    'gloves',
+    'notices',
+  ],
 };

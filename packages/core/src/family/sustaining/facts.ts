@@ -11,4 +11,13 @@ export const sustainingFacts: FamilyFacts = {
   ],
   gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
   judge: 'inlet',
+  tools: [
+    'adjuster_key',
+    'lock_spanner',
+    'gauge_fittings',
+    'bucket',
+    'seal_wire',
+    'eyes',
+    'notices',
+  ],
 };

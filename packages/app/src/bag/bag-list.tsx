@@ -1,0 +1,85 @@
+import { toolWords, type BaggedTool, type Tool } from '@holvek/core';
+import Check from 'lucide-react-native/icons/check';
+import { togglePacked, usePacked } from './packed';
+import { useInk } from '@/theme/use-ink';
+import { View, XStack, YStack } from '@/ui/kit';
+import { Press } from '@/ui/press';
+import { Muted, Words } from '@/ui/words';
+
+export const keyOf = ({ name, detail }: Tool): string => `${name} ${detail ?? ''}`;
+const wordsOf = ({ name, detail }: Tool): string =>
+  detail ? `${toolWords[name]}: ${detail}` : toolWords[name];
+
+/** Valves that are named beside a tool; of more, how many. */
+const NAMED = 3;
+const tagWords = (tags: readonly string[], all: number): string | undefined => {
+  if (tags.length === all) return undefined;
+  return tags.length > NAMED ? `for ${tags.length} valves` : `for ${tags.join(', ')}`;
+};
+
+/** What to bring, ticked as it is packed. */
+export function BagList({
+  bag,
+  valves,
+}: {
+  readonly bag: readonly BaggedTool[];
+  readonly valves: number;
+}) {
+  const packed = usePacked();
+  return (
+    <YStack>
+      {bag.map(({ tool, tags }) => (
+        <BagLine
+          key={keyOf(tool)}
+          words={wordsOf(tool)}
+          under={tagWords(tags, valves)}
+          isPacked={packed.has(keyOf(tool))}
+          onPress={() => togglePacked(keyOf(tool))}
+        />
+      ))}
+    </YStack>
+  );
+}
+
+function BagLine({
+  words,
+  under,
+  isPacked,
+  onPress,
+}: {
+  readonly words: string;
+  readonly under: string | undefined;
+  readonly isPacked: boolean;
+  readonly onPress: () => void;
+}) {
+  const ink = useInk();
+  return (
+    <Press role="checkbox" aria-checked={isPacked} aria-label={words} onPress={onPress}>
+      <XStack
+        gap="$3"
+        alignItems="center"
+        minHeight={52}
+        borderBottomWidth={1}
+        borderColor="$line"
+        paddingVertical="$1"
+      >
+        <View
+          width={26}
+          height={26}
+          borderRadius="$1"
+          borderWidth={2}
+          borderColor={isPacked ? '$verdigris' : '$muted'}
+          backgroundColor={isPacked ? '$verdigris' : '$card'}
+          alignItems="center"
+          justifyContent="center"
+        >
+          {isPacked ? <Check size={18} strokeWidth={3} color={ink.onVerdigris} /> : null}
+        </View>
+        <YStack flex={1} minWidth={0}>
+          <Words color={isPacked ? '$muted' : '$color'}>{words}</Words>
+          {under ? <Muted>{under}</Muted> : null}
+        </YStack>
+      </XStack>
+    </Press>
+  );
+}

@@ -8,7 +8,8 @@ import { ReportView } from '@/report/report-view';
 import { usePrinters } from '@/report/use-printers';
 import { Pill } from '@/ui/card';
 import { DataTable } from '@/ui/data-table';
-import { ScrollView, View, XStack, YStack } from '@/ui/kit';
+import { ScrollView, XStack, YStack } from '@/ui/kit';
+import { SidePane } from '@/ui/side-pane';
 import { WordButton } from '@/ui/press';
 import type { TableColumn } from '@/ui/table-column';
 import { Muted, Title } from '@/ui/words';
@@ -78,16 +79,7 @@ export function SheetTable({
         empty={empty}
       />
       {sheet ? (
-        <View
-          role="region"
-          aria-label={`Sheet of ${sheet.body.valve_tag}, selected`}
-          width="$pane"
-          minHeight={0}
-          borderWidth={1}
-          borderColor="$line"
-          borderRadius="$3"
-          overflow="hidden"
-        >
+        <SidePane label={`Sheet of ${sheet.body.valve_tag}, selected`}>
           <ScrollView key={sheet.key} flex={1} tabIndex={0}>
             <YStack padding="$4" gap="$3">
               <YStack>
@@ -100,7 +92,7 @@ export function SheetTable({
               </WordButton>
             </YStack>
           </ScrollView>
-        </View>
+        </SidePane>
       ) : null}
     </XStack>
   );

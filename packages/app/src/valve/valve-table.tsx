@@ -9,7 +9,8 @@ import { standingTone } from './valve-state';
 import { useUnits, type Units } from '@/settings/use-units';
 import { Pill } from '@/ui/card';
 import { DataTable } from '@/ui/data-table';
-import { View, XStack } from '@/ui/kit';
+import { XStack } from '@/ui/kit';
+import { SidePane } from '@/ui/side-pane';
 import type { TableColumn } from '@/ui/table-column';
 
 const day = (at: Date | number | undefined): string => (at ? format(at, 'd MMM yyyy') : '–');
@@ -82,18 +83,9 @@ export function ValveTable({
         empty={empty}
       />
       {row ? (
-        <View
-          role="region"
-          aria-label={`${row.valve.tag}, selected`}
-          width="$pane"
-          minHeight={0}
-          borderWidth={1}
-          borderColor="$line"
-          borderRadius="$3"
-          overflow="hidden"
-        >
+        <SidePane label={`${row.valve.tag}, selected`}>
           <ValvePage key={row.valve.id} valve={row.valve} isPane />
-        </View>
+        </SidePane>
       ) : null}
     </XStack>
   );

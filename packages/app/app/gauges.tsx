@@ -1,4 +1,4 @@
-import { families, gaugeFitness, type Gauge, type Plate } from '@holvek/core';
+import { families, gaugeFitness, openFailure, type Gauge, type Plate } from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useValves } from '@/data/queries';
@@ -58,7 +58,8 @@ function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: 
     ({ target, plate }) =>
       suits(gauge, plate) && gaugeFitness(gauge, target, today(), rules).grade === 'fits',
   );
-  const isOut = gauge.calibration_due_on < today();
+  const failure = openFailure(gauge);
+  const isOut = failure !== undefined || gauge.calibration_due_on < today();
   return (
     <Press onPress={onEdit} aria-label={`Change ${gauge.tag}`}>
       <Card {...(isOut ? { tone: 'stop' as const } : {})}>
@@ -67,7 +68,11 @@ function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: 
             {gauge.tag}
           </Heading>
           <Pill tone={isOut ? 'stop' : 'good'}>
-            {isOut ? 'out of date' : `to ${gauge.calibration_due_on}`}
+            {failure
+              ? 'failed its check'
+              : isOut
+                ? 'out of date'
+                : `to ${gauge.calibration_due_on}`}
           </Pill>
         </XStack>
         <YStack>
@@ -76,11 +81,13 @@ function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: 
               `${units.withUnit(gauge.resolution_pa)} · ${(gauge.accuracy_fraction * 100).toFixed(2)} % of span`}
           </Words>
           <Muted color={isOut ? '$onVermilionSoft' : '$muted'}>
-            {isOut
-              ? `Ran out on ${gauge.calibration_due_on}. May be used with a warning that stands on the sheet.`
-              : fits.length > 0
-                ? `Fits ${fits.map(({ tag }) => tag).join(', ')}`
-                : 'Fits no target in the register: wrong range or too coarse'}
+            {failure
+              ? `Failed on ${failure.on}: ${failure.why}. It judges nothing until it is calibrated.`
+              : isOut
+                ? `Ran out on ${gauge.calibration_due_on}. May be used with a warning that stands on the sheet.`
+                : fits.length > 0
+                  ? `Fits ${fits.map(({ tag }) => tag).join(', ')}`
+                  : 'Fits no target in the register: wrong range or too coarse'}
           </Muted>
         </YStack>
       </Card>

@@ -6,6 +6,7 @@ import { XStack } from '@/ui/kit';
 import { api } from '@/data/api';
 import { useSheets } from '@/data/queries';
 import { Screen } from '@/shell/screen';
+import { DoubtCard } from '@/sheet/doubt-card';
 import { EvidenceCard } from '@/sheet/evidence-card';
 import { canSharePdf, sharePdf, takeAway, type Ending } from '@/sheet/paper/take-away';
 import { ReviseSheet } from '@/sheet/revise-sheet';
@@ -77,6 +78,7 @@ export default function SheetScreen() {
           say="The file could not be made. The sheet is safe as it is."
         />
       ) : null}
+      <DoubtCard body={body} />
       <ReportView body={body} />
       <EvidenceCard sheet={sheet} />
       {[

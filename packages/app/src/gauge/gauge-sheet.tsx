@@ -1,11 +1,12 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { fromSI, toSI, type Gauge } from '@holvek/core';
 import { useState } from 'react';
-import { Controller, useForm, useWatch, type Path } from 'react-hook-form';
+import { Controller, useForm, useWatch, type Control, type Path } from 'react-hook-form';
 import { z } from 'zod';
 import { Refusal } from '@/data/api';
 import { useChangeGauge } from '@/data/queries';
 import { newId } from '@/data/run-shelf';
+import { FailedCheck } from './failed-check';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Choice, Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
@@ -17,9 +18,11 @@ const number = (what: string) =>
     .string()
     .trim()
     .regex(/^-?\d*[.,]?\d+$/u, `${what}: a plain number`);
+/** Units that stand on gauges: a water column and a mercury vacuum gauge too. */
+const faceUnits = ['kPa', 'bar', 'mbar', 'psi', 'MPa', 'mH2O', 'mmH2O', 'inH2O', 'inHg'] as const;
 const schema = z.object({
   tag: z.string().trim().min(1, 'Every gauge has a tag').max(40),
-  unit: z.enum(['kPa', 'bar', 'psi', 'mbar']),
+  unit: z.enum(faceUnits),
   low: number('Low end'),
   high: number('High end'),
   resolution: number('Readable step'),
@@ -27,6 +30,8 @@ const schema = z.object({
   height: number('Height'),
   calibrated: z.iso.date('A day such as 2026-05-31'),
   due: z.iso.date('A day such as 2027-05-31'),
+  number: z.string().trim().max(80),
+  laboratory: z.string().trim().max(120),
 });
 type Texts = z.infer<typeof schema>;
 const empty: Texts = {
@@ -39,6 +44,8 @@ const empty: Texts = {
   height: '0',
   calibrated: '',
   due: '',
+  number: '',
+  laboratory: '',
 };
 const fields: readonly {
   readonly name: Path<Texts>;
@@ -53,6 +60,8 @@ const fields: readonly {
   { name: 'height', label: 'Hangs above its tapping, m', numeric: true },
   { name: 'calibrated', label: 'Calibrated on' },
   { name: 'due', label: 'Calibration runs out on' },
+  { name: 'number', label: 'Certificate number, if there is one' },
+  { name: 'laboratory', label: 'Who calibrated it, if known' },
 ];
 
 /** A gauge as its face and certificate say. */
@@ -72,10 +81,13 @@ export function GaugeSheet({
   });
   const unit = useWatch({ control, name: 'unit' });
   const keep = handleSubmit((texts) => {
-    const value = toGauge(texts, known?.id ?? newId());
+    const value = toGauge(texts, known?.id ?? newId(), known);
     if (!(value.range_low_pa < value.range_high_pa))
       return setTrouble(refusalWords('gauge.range_upside_down'));
     setTrouble(undefined);
+    send(value);
+  });
+  const send = (value: Gauge) =>
     change.mutate(value, {
       onSuccess: onClose,
       onError: (error) =>
@@ -85,7 +97,6 @@ export function GaugeSheet({
             : 'The server cannot be reached. Nothing was changed.',
         ),
     });
-  });
   return (
     <BottomSheet
       isOpen={gauge !== undefined}
@@ -100,45 +111,62 @@ export function GaugeSheet({
             label="Unit on its face"
             value={field.value}
             onChange={field.onChange}
-            options={(['kPa', 'bar', 'psi', 'mbar'] as const).map((value) => ({
+            options={faceUnits.map((value) => ({
               value,
               say: value,
             }))}
           />
         )}
       />
-      {fields.map(({ name, label, numeric }) => (
-        <Controller
-          key={name}
-          name={name}
-          control={control}
-          render={({ field, fieldState }) => (
-            <Field
-              label={label}
-              value={String(field.value)}
-              onChangeText={field.onChange}
-              error={fieldState.error?.message}
-              {...(numeric
-                ? { numeric, ...(['low', 'high', 'resolution'].includes(name) ? { unit } : {}) }
-                : {})}
-            />
-          )}
-        />
-      ))}
+      <FaceFields control={control} unit={unit} />
       {trouble ? (
         <Words color="$vermilion" role="alert">
           {trouble}
         </Words>
       ) : null}
       <BigButton onPress={() => void keep()}>Keep this gauge</BigButton>
+      {known ? <FailedCheck key={known.id} gauge={known} onFailed={send} /> : null}
     </BottomSheet>
   );
+}
+
+/** What stands on the face and on the certificate. */
+function FaceFields({
+  control,
+  unit,
+}: {
+  readonly control: Control<Texts>;
+  readonly unit: string;
+}) {
+  return fields.map(({ name, label, numeric }) => (
+    <Controller
+      key={name}
+      name={name}
+      control={control}
+      render={({ field, fieldState }) => (
+        <Field
+          label={label}
+          value={String(field.value)}
+          onChangeText={field.onChange}
+          error={fieldState.error?.message}
+          {...(numeric
+            ? { numeric, ...(['low', 'high', 'resolution'].includes(name) ? { unit } : {}) }
+            : {})}
+        />
+      )}
+    />
+  ));
 }
 
 const plain = (value: number) => String(Number(value.toPrecision(8)));
 const read = (text: string) => Number(text.replace(',', '.'));
 
-const toTexts = (gauge: Gauge): Texts => ({
+const certificateOf = ({ number, laboratory }: Texts): Pick<Gauge, 'certificate'> => {
+  const said = { ...(number ? { number } : {}), ...(laboratory ? { laboratory } : {}) };
+  return Object.keys(said).length > 0 ? { certificate: said } : {};
+};
+
+export const toTexts = (gauge: Gauge): Texts => ({
   tag: gauge.tag,
   unit: gauge.unit as Texts['unit'],
   low: plain(fromSI(gauge.range_low_pa, gauge.unit)),
@@ -148,9 +176,15 @@ const toTexts = (gauge: Gauge): Texts => ({
   height: plain(gauge.height_above_tapping_m),
   calibrated: gauge.calibrated_on,
   due: gauge.calibration_due_on,
+  number: gauge.certificate?.number ?? '',
+  laboratory: gauge.certificate?.laboratory ?? '',
 });
 
-const toGauge = (texts: Texts, id: string): Gauge => ({
+/** What the form does not ask for stays as it was: signals that it gives, checks that it failed. */
+export const toGauge = (texts: Texts, id: string, before?: Gauge): Gauge => ({
+  ...(before?.sources ? { sources: before.sources } : {}),
+  ...(before?.failures ? { failures: before.failures } : {}),
+  ...certificateOf(texts),
   id,
   tag: texts.tag.trim(),
   unit: texts.unit,

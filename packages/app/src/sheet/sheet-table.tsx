@@ -2,6 +2,7 @@ import { leftWords, outcomeWord } from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useRouter, type Href } from 'expo-router';
 import { useState, type ReactNode } from 'react';
+import { DoubtCard } from './doubt-card';
 import { outcomeTone } from './outcome';
 import type { ListedSheet } from './unfiled';
 import { ReportView } from '@/report/report-view';
@@ -86,6 +87,7 @@ export function SheetTable({
                 <Title>{sheet.body.valve_tag}</Title>
                 <Muted>{`${sheet.body.valve_name} · ${signed(sheet)}`}</Muted>
               </YStack>
+              <DoubtCard body={sheet.body} />
               <ReportView body={sheet.body} />
               <WordButton onPress={() => router.push(sheet.path as Href)}>
                 open the sheet, take it away

@@ -12,7 +12,7 @@ export {
   useMedia,
   useTheme,
   View,
-  type TamaguiElement,
+  type TamaguiTextElement,
 } from '@tamagui/core';
 export { Input, TextArea } from '@tamagui/input';
 export { ScrollView } from '@tamagui/scroll-view';

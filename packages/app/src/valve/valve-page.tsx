@@ -10,6 +10,7 @@ import {
 } from '@holvek/core';
 import { useHouseRules } from '@/data/queries';
 import { useShelf } from '@/data/store';
+import { DoubtCard } from '@/sheet/doubt-card';
 import { Screen } from '@/shell/screen';
 import { Columns } from '@/ui/columns';
 import { YStack } from '@/ui/kit';
@@ -130,6 +131,7 @@ function ValveStand({
       ) : null}
       <GivenUpCard runs={givenUpRunsOf(shelf, valve.id)} />
       {last && !run ? <AnswerCard body={last.body} /> : null}
+      {last ? <DoubtCard body={last.body} /> : null}
       <PlateIssues issues={issues} />
       <TargetCard valve={valve} onChange={() => setEditing(true)} />
       {visits.length > 0 ? (

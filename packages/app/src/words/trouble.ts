@@ -212,6 +212,7 @@ export const plateTrouble = speak<PlateIssue>({
 
 export const findingWords = speak<GaugeFinding>({
   'gauge.out_of_date': ({ due }) => `Calibration ran out on ${due}`,
+  'gauge.failed_check': ({ on, why }) => `It failed its check on ${on}: ${why}`,
   'gauge.range_too_low': () => 'Target lies in the top quarter of its range',
   'gauge.range_too_high': () => 'Target lies in the bottom quarter of its range',
   'gauge.beyond_range': () => 'Target is beyond its range',

@@ -1,9 +1,11 @@
 import type { HouseRules } from '../valve';
 import type { CalibratorError } from './calibrator';
+import { openFailure } from './failures';
 import { gaugeError, gaugeSpan, type Gauge } from './gauge';
 
 export type GaugeFinding =
   | { readonly code: 'gauge.out_of_date'; readonly due: string }
+  | { readonly code: 'gauge.failed_check'; readonly on: string; readonly why: string }
   | { readonly code: 'gauge.range_too_low'; readonly position: number }
   | { readonly code: 'gauge.range_too_high'; readonly position: number }
   | { readonly code: 'gauge.beyond_range' }
@@ -21,7 +23,11 @@ export type GaugeFitness = {
   readonly position: number;
 };
 
-const SPOILS = new Set<GaugeFinding['code']>(['gauge.beyond_range', 'gauge.tur_too_low']);
+const SPOILS = new Set<GaugeFinding['code']>([
+  'gauge.beyond_range',
+  'gauge.tur_too_low',
+  'gauge.failed_check',
+]);
 
 /**
  * Whether a gauge may judge a setting: range, ratio of tolerance to gauge error, date, resolution.
@@ -49,6 +55,8 @@ export function gaugeFitness(
     findings.push({ code: 'gauge.resolution_coarse' });
   if (gauge.calibration_due_on < today)
     findings.push({ code: 'gauge.out_of_date', due: gauge.calibration_due_on });
+  const failure = openFailure(gauge);
+  if (failure) findings.push({ code: 'gauge.failed_check', on: failure.on, why: failure.why });
   const grade =
     findings.length === 0
       ? 'fits'

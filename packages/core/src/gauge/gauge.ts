@@ -3,6 +3,15 @@ import { signalKinds } from '../quantity';
 
 const day = z.iso.date();
 
+/** A check that a gauge did not pass: what it read between its last good calibration and then is in doubt. */
+export const gaugeFailureSchema = z.object({
+  on: day,
+  /** The calibration before it. */
+  since: day,
+  why: z.string().trim().min(3).max(400),
+});
+export type GaugeFailure = z.infer<typeof gaugeFailureSchema>;
+
 /** A test gauge as its certificate and face describe it. */
 export const gaugeSchema = z.object({
   id: z.string().min(1).max(64),
@@ -18,6 +27,12 @@ export const gaugeSchema = z.object({
   unit: z.string().max(12),
   /** Metres that the gauge hangs above its tapping. */
   height_above_tapping_m: z.number().min(-100).max(100),
+  /** Of its last calibration: what stands on it, and who gave it. */
+  certificate: z
+    .object({ number: z.string().max(80).optional(), laboratory: z.string().max(120).optional() })
+    .optional(),
+  /** Checks that it failed, the oldest first: kept after it was calibrated anew. */
+  failures: z.array(gaugeFailureSchema).max(40).optional(),
   /** Signals that it can give, when it is a calibrator: SI, with its error on them at k = 2. */
   sources: z
     .array(

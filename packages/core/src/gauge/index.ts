@@ -1,4 +1,5 @@
 export * from './gauge';
+export * from './failures';
 export * from './uncertainty';
 export * from './fitness';
 export * from './verdict';

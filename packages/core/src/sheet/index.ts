@@ -4,3 +4,4 @@ export * from './in-order';
 export * from './chain';
 export * from './seal';
 export * from './visit';
+export * from './doubts';

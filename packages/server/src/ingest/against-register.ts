@@ -64,7 +64,13 @@ const settingOf = (value: unknown): Setting => {
 
 /** What a gauge can tell; its next calibration may have been entered since. */
 const facePart = (value: unknown) => {
-  const { calibrated_on: _, calibration_due_on: _due, ...face } = gaugeSchema.parse(value);
+  const {
+    calibrated_on: _,
+    calibration_due_on: _due,
+    certificate: _of,
+    failures: _later,
+    ...face
+  } = gaugeSchema.parse(value);
   return face;
 };
 

@@ -1,7 +1,7 @@
 import type { Hazard, StepKind } from '@holvek/core';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import { useEffect, useRef, type ReactNode } from 'react';
-import { XStack, YStack, type TamaguiElement } from '@/ui/kit';
+import { XStack, YStack, type TamaguiTextElement } from '@/ui/kit';
 import { FoldedWhy } from './step-path';
 import { useStepText } from './step-text';
 import { useDesk } from '@/run/use-desk';
@@ -56,7 +56,7 @@ export function StepWords({ picture }: { readonly picture?: ReactNode }) {
 /** What the step asks for; a hand that comes from the step before, or a reader, is led to it. */
 function StepTitle({ children }: { readonly children: string }) {
   const { run } = useDesk();
-  const title = useRef<TamaguiElement>(null);
+  const title = useRef<TamaguiTextElement>(null);
   const cameAlong = run.eventCount > 1;
   useEffect(() => {
     if (cameAlong) (title.current as HTMLElement | null)?.focus({ preventScroll: true });

@@ -1,0 +1,55 @@
+import { failedCheck, freezeSheet, unwrap, type Gauge, type Sheet } from '@holvek/core';
+import { restingOn } from './failed-check';
+import { toGauge, toTexts } from './gauge-sheet';
+import { gauge } from '@/testing/samples';
+import { run } from '@/testing/signed-run';
+
+const source = { kind: 'current', low: 0.004, high: 0.02, error: 0.000_01 } as const;
+const whole: Gauge = {
+  ...gauge,
+  certificate: { number: 'LC-118', laboratory: 'Larkhollow workshop' },
+  failures: [{ on: '2026-06-01', since: '2026-01-10', why: 'Reads high' }],
+  sources: [source],
+};
+
+describe('a gauge that is changed', () => {
+  test('comes out of its form as it went in, with what the form does not ask for', () => {
+    expect(toGauge(toTexts(whole), whole.id, whole)).toEqual(whole);
+  });
+
+  test.each(['bar', 'psi', 'mbar', 'MPa', 'mH2O', 'mmH2O', 'inH2O', 'inHg'])(
+    'keeps its figures in %s to the seventh digit',
+    (unit) => {
+      const back = toGauge(toTexts({ ...whole, unit }), whole.id, whole);
+      expect(back.range_high_pa / whole.range_high_pa).toBeCloseTo(1, 7);
+      expect(back.resolution_pa / whole.resolution_pa).toBeCloseTo(1, 7);
+    },
+  );
+
+  test('without a certificate has none, and not an empty one', () => {
+    expect(toGauge(toTexts(gauge), gauge.id, gauge)).not.toHaveProperty('certificate');
+  });
+});
+
+describe('what rests on a gauge that failed its check', () => {
+  const body = unwrap(freezeSheet(run, null));
+  const sheet: Sheet = { id: 's-1', hash: 'h', body };
+  const day = (shift: number) =>
+    new Date(body.signed_at_ms + shift * 86_400_000).toISOString().slice(0, 10);
+  const used = Object.values(body.gauges)[0]!;
+  const calibrated = (shift: number) => ({ ...used, calibrated_on: day(shift) });
+
+  test('are the sheets that were signed with it since its calibration', () => {
+    const failed = failedCheck(calibrated(-30), { on: day(30), why: 'Fell' });
+    expect(restingOn(failed, [sheet])).toEqual([sheet]);
+    expect(restingOn({ ...failed, id: 'another' }, [sheet])).toEqual([]);
+    expect(restingOn(calibrated(-30), [sheet])).toEqual([]);
+  });
+
+  test('are none of those before its calibration, nor after its failure', () => {
+    const later = failedCheck(calibrated(10), { on: day(30), why: 'Fell' });
+    expect(restingOn(later, [sheet])).toEqual([]);
+    const before = failedCheck(calibrated(-90), { on: day(-30), why: 'Fell' });
+    expect(restingOn(before, [sheet])).toEqual([]);
+  });
+});

@@ -1,0 +1,23 @@
+import { doubtOn, type Gauge, type GaugeFailure } from '../gauge';
+import type { SheetBody } from './sheet';
+
+/** A gauge on which a sheet rests, and the check that it failed afterwards. */
+export type GaugeDoubt = { readonly tag: string; readonly failure: GaugeFailure };
+
+/**
+ * The gauges of a sheet that failed a check after it was signed. The sheet itself does not change:
+ * what is known later stands beside it.
+ *
+ * @param register  the gauges as they are known now
+ */
+export function doubtsOf(
+  { gauges, signed_at_ms: atMs }: Pick<SheetBody, 'gauges' | 'signed_at_ms'>,
+  register: readonly Gauge[],
+): readonly GaugeDoubt[] {
+  const day = new Date(atMs).toISOString().slice(0, 10);
+  const used = new Set(Object.values(gauges).map(({ id }) => id));
+  return register.flatMap((gauge) => {
+    const failure = used.has(gauge.id) ? doubtOn(gauge, day) : undefined;
+    return failure ? [{ tag: gauge.tag, failure }] : [];
+  });
+}

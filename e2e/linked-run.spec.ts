@@ -132,7 +132,7 @@ test('undo takes back a turn, and the simulated screw with it', async ({ page })
 test('work left by another phone is carried on where it stood', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('radio', { name: 'Hill round' }).click();
-  await expect(page.getByText(/Setting to 520 kPa, now at/)).toBeVisible();
+  await expect(page.getByText(/Setting to 520\skPa, now at/)).toBeVisible();
   const card = page.getByRole('button', { name: 'Back to the screw' });
   await card.last().click();
   await expect(page.getByRole('heading', { name: 'PRV-07' }).first()).toBeVisible();

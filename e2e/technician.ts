@@ -135,7 +135,7 @@ export const moved = (page: Page, { mark }: Look): Promise<unknown> =>
     .catch(() => undefined);
 
 /** Waits until the simulated valve has lived on for some seconds of its own. */
-const livedOn = (page: Page, { lived }: Look, seconds: number): Promise<unknown> =>
+export const livedOn = (page: Page, { lived }: Look, seconds: number): Promise<unknown> =>
   page.waitForFunction(
     (until) => Number(document.querySelector('[data-step]')?.getAttribute('data-lived')) >= until,
     lived + seconds,

@@ -1,6 +1,6 @@
-import { bagOf, type Valve } from '@holvek/core';
+import { bagOf, toolKey, type Valve } from '@holvek/core';
 import { useState } from 'react';
-import { BagList, keyOf } from './bag-list';
+import { BagList } from './bag-list';
 import { usePacked } from './packed';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Pill } from '@/ui/card';
@@ -14,7 +14,7 @@ export function BagCard({ valves }: { readonly valves: readonly Valve[] }) {
   const [isOpen, setOpen] = useState(false);
   const bag = bagOf(valves);
   if (bag.length === 0) return null;
-  const done = bag.filter(({ tool }) => packed.has(keyOf(tool))).length;
+  const done = bag.filter(({ tool }) => packed.has(toolKey(tool))).length;
   const isAll = done === bag.length;
   return (
     <>

@@ -1,4 +1,4 @@
-import { toolWords, type BaggedTool, type Tool } from '@holvek/core';
+import { toolKey, toolWords, type BaggedTool, type Tool } from '@holvek/core';
 import Check from 'lucide-react-native/icons/check';
 import { togglePacked, usePacked } from './packed';
 import { useInk } from '@/theme/use-ink';
@@ -6,7 +6,6 @@ import { View, XStack, YStack } from '@/ui/kit';
 import { Press } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';
 
-export const keyOf = ({ name, detail }: Tool): string => `${name} ${detail ?? ''}`;
 const wordsOf = ({ name, detail }: Tool): string =>
   detail ? `${toolWords[name]}: ${detail}` : toolWords[name];
 
@@ -30,11 +29,11 @@ export function BagList({
     <YStack>
       {bag.map(({ tool, tags }) => (
         <BagLine
-          key={keyOf(tool)}
+          key={toolKey(tool)}
           words={wordsOf(tool)}
           under={tagWords(tags, valves)}
-          isPacked={packed.has(keyOf(tool))}
-          onPress={() => togglePacked(keyOf(tool))}
+          isPacked={packed.has(toolKey(tool))}
+          onPress={() => togglePacked(toolKey(tool))}
         />
       ))}
     </YStack>

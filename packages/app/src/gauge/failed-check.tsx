@@ -1,4 +1,4 @@
-import { doubtOn, failedCheck, openFailure, type Gauge, type Sheet } from '@holvek/core';
+import { doubtsOf, failedCheck, openFailure, type Gauge, type Sheet } from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
@@ -12,11 +12,7 @@ import { Muted, Strong, Words } from '@/ui/words';
 
 /** Sheets that rest on a gauge and were signed while it was, as is known now, not to be trusted. */
 export const restingOn = (gauge: Gauge, sheets: readonly Sheet[]): readonly Sheet[] =>
-  sheets.filter(
-    ({ body }) =>
-      Object.values(body.gauges).some(({ id }) => id === gauge.id) &&
-      doubtOn(gauge, localDay(body.signed_at_ms)) !== undefined,
-  );
+  sheets.filter(({ body }) => doubtsOf(body, [gauge], localDay).length > 0);
 
 /** How a gauge did in its checks: what rests on it where it failed one, and a word to say that it has. */
 export function FailedCheck({

@@ -1,12 +1,13 @@
 import { doubtsOf, type SheetBody } from '@holvek/core';
 import { useGauges } from '@/data/queries';
 import { Card } from '@/ui/card';
+import { localDay } from '@/ui/local-day';
 import { Strong, Words } from '@/ui/words';
 
 /** What has become known since of the gauges that a sheet rests on. */
 export function DoubtCard({ body }: { readonly body: Pick<SheetBody, 'gauges' | 'signed_at_ms'> }) {
   const gauges = useGauges().data ?? [];
-  const doubts = doubtsOf(body, gauges);
+  const doubts = doubtsOf(body, gauges, localDay);
   if (doubts.length === 0) return null;
   return (
     <Card tone="stop" role="alert" testID="doubt">

@@ -6,6 +6,9 @@ import type { ToolName } from './tool-names';
 /** One thing to bring, and what about it is this valve's own. */
 export type Tool = { readonly name: ToolName; readonly detail?: string };
 
+/** By which the same tool is known in any bag. */
+export const toolKey = ({ name, detail }: Tool): string => `${name} ${detail ?? ''}`;
+
 /** A valve as far as its tools depend on it. */
 export type ToBeSet = {
   readonly plate: AnyPlate;
@@ -42,7 +45,7 @@ export function bagOf(
   const bag = new Map<string, { readonly tool: Tool; readonly tags: string[] }>();
   for (const valve of valves)
     for (const tool of toolsOf(valve)) {
-      const key = `${tool.name} ${tool.detail ?? ''}`;
+      const key = toolKey(tool);
       const known = bag.get(key);
       if (known) known.tags.push(valve.tag);
       else bag.set(key, { tool, tags: [valve.tag] });

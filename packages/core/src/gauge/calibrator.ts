@@ -1,6 +1,6 @@
 import { spanOf, type SignalRange } from '../quantity';
 import { err, ok, type Result } from '../result';
-import type { GaugeFinding, GaugeFitness } from './fitness';
+import { gradeOf, trustFindings, type GaugeFinding, type GaugeFitness } from './fitness';
 import { gaugeError, type Gauge } from './gauge';
 
 export type CalibratorError =
@@ -56,10 +56,8 @@ export function calibratorFitness(
   const findings: GaugeFinding[] = fits.ok ? [] : [fits.error];
   const ratio = fits.ok ? tolerance / fits.value : 0;
   if (fits.ok && ratio < 2) findings.push({ code: 'gauge.tur_low', tur: ratio });
-  if (gauge.calibration_due_on < today)
-    findings.push({ code: 'gauge.out_of_date', due: gauge.calibration_due_on });
-  const grade = !fits.ok ? 'unfit' : findings.length > 0 ? 'usable' : 'fits';
-  return { grade, findings, testUncertaintyRatio: ratio, position: 0.5 };
+  findings.push(...trustFindings(gauge, today));
+  return { grade: gradeOf(findings), findings, testUncertaintyRatio: ratio, position: 0.5 };
 }
 
 /** Error of the signal given, SI; a gauge judges a pressure that something else gives. */

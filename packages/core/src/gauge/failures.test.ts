@@ -1,5 +1,8 @@
 import { gauge } from '../testing/samples';
+import { defaultHouseRules } from '../valve';
+import { calibratorFitness } from './calibrator';
 import { failedCheck, doubtOn, openFailure } from './failures';
+import { gaugeFitness } from './fitness';
 import { gaugeSchema } from './gauge';
 
 const sound = gauge('G-12', 1000, {
@@ -32,6 +35,22 @@ describe('a gauge that failed a check', () => {
     // A new calibration does not make the old readings good.
     expect(doubtOn({ ...failed, calibrated_on: '2026-06-05' }, day) !== undefined).toBe(isInDoubt);
     expect(doubtOn(sound, day)).toBeUndefined();
+  });
+
+  test('judges neither a pressure nor, as a calibrator, a signal', () => {
+    const today = '2026-06-01';
+    const setting = { set_point_pa: 500_000, tolerance_pa: 15_000 };
+    expect(gaugeFitness(sound, setting, today, defaultHouseRules).grade).toBe('fits');
+    const judged = gaugeFitness(failed, setting, today, defaultHouseRules);
+    expect(judged).toMatchObject({ grade: 'unfit', findings: [{ code: 'gauge.failed_check' }] });
+    const signal = { kind: 'current', low: 0.004, high: 0.02 } as const;
+    const sources = [{ kind: 'current' as const, low: 0, high: 0.024, error: 8e-6 }];
+    const asked = { tolerance: 0.01, scaleReading: 0.002, today };
+    expect(calibratorFitness({ ...sound, sources }, signal, asked).grade).toBe('fits');
+    expect(calibratorFitness({ ...failed, sources }, signal, asked)).toMatchObject({
+      grade: 'unfit',
+      findings: [{ code: 'gauge.failed_check' }],
+    });
   });
 
   test('keeps every failure, each since the calibration before it', () => {

@@ -27,6 +27,8 @@ const SPOILS = new Set<GaugeFinding['code']>([
   'gauge.beyond_range',
   'gauge.tur_too_low',
   'gauge.failed_check',
+  'gauge.cannot_source',
+  'gauge.tolerance_under_uncertainty',
 ]);
 
 /**
@@ -53,15 +55,23 @@ export function gaugeFitness(
   else if (tur < rules.tur_wanted) findings.push({ code: 'gauge.tur_low', tur });
   if (gauge.resolution_pa > setting.tolerance_pa / 2)
     findings.push({ code: 'gauge.resolution_coarse' });
-  if (gauge.calibration_due_on < today)
-    findings.push({ code: 'gauge.out_of_date', due: gauge.calibration_due_on });
+  findings.push(...trustFindings(gauge, today));
+  return { grade: gradeOf(findings), findings, testUncertaintyRatio: tur, position };
+}
+
+/** Whether its readings may be trusted at all on a day, whatever it is to judge. */
+export function trustFindings(gauge: Gauge, today: string): readonly GaugeFinding[] {
   const failure = openFailure(gauge);
-  if (failure) findings.push({ code: 'gauge.failed_check', on: failure.on, why: failure.why });
-  const grade =
-    findings.length === 0
-      ? 'fits'
-      : findings.some(({ code }) => SPOILS.has(code))
-        ? 'unfit'
-        : 'usable';
-  return { grade, findings, testUncertaintyRatio: tur, position };
+  return [
+    ...(gauge.calibration_due_on < today
+      ? [{ code: 'gauge.out_of_date', due: gauge.calibration_due_on } as const]
+      : []),
+    ...(failure ? [{ code: 'gauge.failed_check', on: failure.on, why: failure.why } as const] : []),
+  ];
+}
+
+/** What a gauge, or a calibrator, with these findings is good for. */
+export function gradeOf(findings: readonly GaugeFinding[]): GaugeFitness['grade'] {
+  if (findings.length === 0) return 'fits';
+  return findings.some(({ code }) => SPOILS.has(code)) ? 'unfit' : 'usable';
 }

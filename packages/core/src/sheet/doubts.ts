@@ -9,12 +9,14 @@ export type GaugeDoubt = { readonly tag: string; readonly failure: GaugeFailure 
  * what is known later stands beside it.
  *
  * @param register  the gauges as they are known now
+ * @param dayOf     ISO date of a moment (ms) on the calendar by which the checks are dated
  */
 export function doubtsOf(
   { gauges, signed_at_ms: atMs }: Pick<SheetBody, 'gauges' | 'signed_at_ms'>,
   register: readonly Gauge[],
+  dayOf: (ms: number) => string,
 ): readonly GaugeDoubt[] {
-  const day = new Date(atMs).toISOString().slice(0, 10);
+  const day = dayOf(atMs);
   const used = new Set(Object.values(gauges).map(({ id }) => id));
   return register.flatMap((gauge) => {
     const failure = used.has(gauge.id) ? doubtOn(gauge, day) : undefined;

@@ -6,7 +6,7 @@ import { useSheets } from '@/data/queries';
 import { Card } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { YStack } from '@/ui/kit';
-import { localDay, today } from '@/ui/local-day';
+import { dayWords, localDay, today } from '@/ui/local-day';
 import { BigButton, WordButton } from '@/ui/press';
 import { Muted, Strong, Words } from '@/ui/words';
 
@@ -71,12 +71,15 @@ function Failures({
   return (
     <Card tone="stop">
       {failures.map(({ on, why }) => (
-        <Strong key={`${on} ${why}`} color="$onVermilionSoft">{`Failed on ${on}: ${why}`}</Strong>
+        <Strong
+          key={`${on} ${why}`}
+          color="$onVermilionSoft"
+        >{`Failed on ${dayWords(on)}: ${why}`}</Strong>
       ))}
       <Words color="$onVermilionSoft">
         {resting.length === 0
           ? 'No sheet on this phone rests on it.'
-          : `${resting.length} sheets rest on it:`}
+          : `${resting.length === 1 ? '1 sheet rests' : `${resting.length} sheets rest`} on it:`}
       </Words>
       {resting.map(({ id, body }) => (
         <WordButton key={id} tone="$vermilion" onPress={() => router.push(`/sheets/${id}` as Href)}>

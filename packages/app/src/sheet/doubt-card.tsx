@@ -1,7 +1,7 @@
 import { doubtsOf, type SheetBody } from '@holvek/core';
 import { useGauges } from '@/data/queries';
 import { Card } from '@/ui/card';
-import { localDay } from '@/ui/local-day';
+import { dayWords, localDay } from '@/ui/local-day';
 import { Strong, Words } from '@/ui/words';
 
 /** What has become known since of the gauges that a sheet rests on. */
@@ -14,7 +14,7 @@ export function DoubtCard({ body }: { readonly body: Pick<SheetBody, 'gauges' | 
       <Strong color="$onVermilionSoft">In doubt: read it again with another gauge</Strong>
       {doubts.map(({ tag, failure }) => (
         <Words key={tag} color="$onVermilionSoft">
-          {`${tag} failed its check on ${failure.on}: ${failure.why}. What it has read since ${failure.since} cannot be vouched for.`}
+          {`${tag} failed its check on ${dayWords(failure.on)}: ${failure.why}. What it has read since ${dayWords(failure.since)} cannot be vouched for.`}
         </Words>
       ))}
     </Card>

@@ -1,17 +1,18 @@
+/** Modules that want nothing of a browser, with the globals of arithmetic bound once a file. */
+const plain = [
+  '<rootDir>/../../scripts/jest-node-transform.cjs',
+  {
+    configFile: false,
+    presets: [['@babel/preset-env', { targets: { node: '20' } }], '@babel/preset-typescript'],
+  },
+];
+
 const node = (name) => ({
   displayName: name,
   rootDir: `packages/${name}`,
   testEnvironment: 'node',
   testMatch: ['<rootDir>/src/**/*.test.ts'],
-  transform: {
-    '^.+\\.[cm]?[jt]sx?$': [
-      'babel-jest',
-      {
-        configFile: false,
-        presets: [['@babel/preset-env', { targets: { node: '20' } }], '@babel/preset-typescript'],
-      },
-    ],
-  },
+  transform: { '^.+\\.[cm]?[jt]sx?$': plain },
   transformIgnorePatterns: ['/node_modules/(?!(@noble|@holvek|uuid|d3-[a-z-]+|internmap)/)'],
 });
 
@@ -53,6 +54,7 @@ module.exports = {
         // The preset leaves .mjs as it is: the packages of d3 ship a plain build beside it.
         '^(d3-[a-z-]+|internmap)$': '<rootDir>/../../node_modules/$1/dist/$1.js',
       },
+      transform: { '/packages/core/src/.*\\.ts$': plain },
       setupFiles: ['<rootDir>/jest.setup.js'],
       testEnvironmentOptions: { customExportConditions: ['require', 'default'] },
       transformIgnorePatterns: [`node_modules/(?!(${toTransform.join('|')})/?)`],

@@ -15,6 +15,9 @@ export default defineConfig({
   reporter: [['list']],
   use: {
     screenshot: 'only-on-failure',
+    // A copy of the whole app for each of a hundred contexts is half of their work: those that go off line ask for it.
+    serviceWorkers: 'block',
+    contextOptions: { reducedMotion: 'reduce' },
     trace: process.env.E2E_TRACE ? 'retain-on-failure' : 'off',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -29,9 +32,9 @@ export default defineConfig({
       ],
     },
   },
-  // One for each worker, and one that begins with an empty register.
+  // One that begins with an empty register, and one for each worker.
   webServer: Array.from({ length: workers + 1 }, (_, i) => ({
-    command: `node scripts/e2e-server.mjs ${port + i}${i === workers ? ' empty' : ''}`,
+    command: `node scripts/e2e-server.mjs ${port + i}${i === 0 ? ' empty' : ''}`,
     url: `http://127.0.0.1:${port + i}/api/health`,
     reuseExistingServer: false,
     timeout: 60_000,

@@ -12,6 +12,9 @@ import {
   walkUntil,
 } from './technician';
 
+// They go off line, with the copy of the app that a phone keeps.
+test.use({ serviceWorkers: 'allow' });
+
 test('with no network the run goes on, and the record follows when it is back', async ({
   page,
   context,

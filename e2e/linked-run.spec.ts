@@ -22,60 +22,64 @@ import {
   walkUntil,
 } from './technician';
 
-test('a newcomer brings a valve from as-found to a signed sheet and takes it away', async ({
-  page,
-  request,
-}) => {
-  await page.goto('/');
-  await page.getByRole('radio', { name: 'Hill round' }).click();
-  await page.getByRole('button', { name: /practise on a simulated valve/ }).click();
-  await expect(page.getByRole('button', { name: /PRV-03/ })).toBeVisible();
-  await isFit(page);
-  await page.getByRole('button', { name: /PRV-03/ }).click();
-  await page.getByLabel('Technician').fill('Edda Lorenz');
-  await page.getByTestId('start-run').click();
-  await walkUntil(page, /only approved accessories/i);
-  await walkUntil(page, /Come up|next move|Read the gauge/);
-  await expect(page.getByTestId('lane-strip')).toBeVisible();
-  await expect(page.getByTestId('open-ends')).toHaveText('3 open ends');
-  await walkUntil(page, /Put everything back/);
-  await walkUntil(page, /Your name/);
-  await signAndOpen(page);
+test.describe('the whole way', () => {
+  test.use({ serviceWorkers: 'allow' });
 
-  const [sheet] = await sheetsOf(request, 'prv-03');
-  expect(Math.abs(sheet!.body.settings[0]!.as_left_pa - 450_000)).toBeLessThanOrEqual(15_000);
-  expect(sheet!.body.open_ends.every(({ state }) => state === 'closed')).toBe(true);
+  test('a newcomer brings a valve from as-found to a signed sheet and takes it away', async ({
+    page,
+    request,
+  }) => {
+    await page.goto('/');
+    await page.getByRole('radio', { name: 'Hill round' }).click();
+    await page.getByRole('button', { name: /practise on a simulated valve/ }).click();
+    await expect(page.getByRole('button', { name: /PRV-03/ })).toBeVisible();
+    await isFit(page);
+    await page.getByRole('button', { name: /PRV-03/ }).click();
+    await page.getByLabel('Technician').fill('Edda Lorenz');
+    await page.getByTestId('start-run').click();
+    await walkUntil(page, /only approved accessories/i);
+    await walkUntil(page, /Come up|next move|Read the gauge/);
+    await expect(page.getByTestId('lane-strip')).toBeVisible();
+    await expect(page.getByTestId('open-ends')).toHaveText('3 open ends');
+    await walkUntil(page, /Put everything back/);
+    await walkUntil(page, /Your name/);
+    await signAndOpen(page);
 
-  const files: Record<string, string> = {};
-  for (const ending of ['PDF', 'CSV', 'JSON']) {
+    const [sheet] = await sheetsOf(request, 'prv-03');
+    expect(Math.abs(sheet!.body.settings[0]!.as_left_pa - 450_000)).toBeLessThanOrEqual(15_000);
+    expect(sheet!.body.open_ends.every(({ state }) => state === 'closed')).toBe(true);
+
+    const files: Record<string, string> = {};
+    for (const ending of ['PDF', 'CSV', 'JSON']) {
+      const waiting = page.waitForEvent('download');
+      await page.getByRole('button', { name: ending }).click();
+      const download = await waiting;
+      files[ending] = await download.path();
+      expect(download.suggestedFilename()).toMatch(
+        new RegExp(`^PRACTICE-PRV-03-.*\\.${ending.toLowerCase()}$`),
+      );
+    }
+    expect(readFileSync(files['PDF']!).subarray(0, 5).toString()).toBe('%PDF-');
+    const read = unwrap(readReadingsCsv(readFileSync(files['CSV']!, 'utf8')));
+    expect(read.issues).toEqual([]);
+    expect(read.rows.at(-1)!.purpose).toBe('as_left');
+    const file = unwrap(readJsonFile(readFileSync(files['JSON']!, 'utf8'), sheetFileSchema));
+    const check = checkWith(globalThis.crypto.subtle);
+    expect((await verifySheet(file, { check })).faults).toEqual([]);
+
+    // Without a network the phone makes the same paper itself.
+    await page.context().setOffline(true);
     const waiting = page.waitForEvent('download');
-    await page.getByRole('button', { name: ending }).click();
-    const download = await waiting;
-    files[ending] = await download.path();
-    expect(download.suggestedFilename()).toMatch(
-      new RegExp(`^PRACTICE-PRV-03-.*\\.${ending.toLowerCase()}$`),
-    );
-  }
-  expect(readFileSync(files['PDF']!).subarray(0, 5).toString()).toBe('%PDF-');
-  const read = unwrap(readReadingsCsv(readFileSync(files['CSV']!, 'utf8')));
-  expect(read.issues).toEqual([]);
-  expect(read.rows.at(-1)!.purpose).toBe('as_left');
-  const file = unwrap(readJsonFile(readFileSync(files['JSON']!, 'utf8'), sheetFileSchema));
-  const check = checkWith(globalThis.crypto.subtle);
-  expect((await verifySheet(file, { check })).faults).toEqual([]);
+    await page.getByRole('button', { name: 'PDF' }).click();
+    const made = await (await waiting).path();
+    expect(wordsOf(made).filter((word) => !wordsOf(files['PDF']!).includes(word))).toEqual([]);
+    expect(wordsOf(made).length).toBeGreaterThan(200);
+    await page.context().setOffline(false);
 
-  // Without a network the phone makes the same paper itself.
-  await page.context().setOffline(true);
-  const waiting = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'PDF' }).click();
-  const made = await (await waiting).path();
-  expect(wordsOf(made).filter((word) => !wordsOf(files['PDF']!).includes(word))).toEqual([]);
-  expect(wordsOf(made).length).toBeGreaterThan(200);
-  await page.context().setOffline(false);
-
-  expect(await sheetsOf(request, 'prv-03', 'record')).toEqual([]);
-  await page.goto('/valves/prv-03');
-  await expect(page.getByText('never set')).toBeVisible();
+    expect(await sheetsOf(request, 'prv-03', 'record')).toEqual([]);
+    await page.goto('/valves/prv-03');
+    await expect(page.getByText('never set')).toBeVisible();
+  });
 });
 
 const wordsOf = (file: string): readonly string[] =>

@@ -1,10 +1,10 @@
 import type { Valve } from '@holvek/core';
 import type { Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
-import { expect, isFit, test } from './technician';
+import { emptyPort, expect, isFit, test } from './technician';
 
 /** A server that holds nothing at first; only this file uses it. */
-const base = `http://127.0.0.1:${Number(process.env['E2E_PORT'] ?? 8141) + 2}`;
+const base = `http://127.0.0.1:${emptyPort}`;
 
 const type = (page: Page, label: string, text: string) =>
   page.getByLabel(label, { exact: true }).first().fill(text);
@@ -32,6 +32,8 @@ async function readOffGasPlate(page: Page, tag: string): Promise<void> {
 }
 
 test.describe('an empty register', () => {
+  test.use({ serviceWorkers: 'allow' });
+
   test('place, gauge and a valve from its plate, without a network, and its run', async ({
     page,
     context,

@@ -164,3 +164,19 @@ test('a record that is handed over is checked on the phone, and a letter changed
   await expect(page.getByTestId('checked')).toContainText('does not hold');
   await expect(page.getByRole('alert').first()).toContainText('does not say what it said');
 });
+
+test('a sheet is corrected by a revision, signed by who revises it', async ({ page, request }) => {
+  const sheets = (await (await request.get('/api/valves/prv-14/sheets')).json()) as {
+    readonly id: string;
+  }[];
+  await page.goto(`/sheets/${sheets.at(-1)!.id}`);
+  await page.getByRole('button', { name: /revision/i }).click();
+  await page.getByLabel('Why').fill('Hydrant number was wrong');
+  await page.getByLabel('Note to add').fill('Hydrant 14, not 41');
+  await page.getByLabel('Your name').fill('Tomas Brandt');
+  await page.getByRole('button', { name: 'File the revision' }).click();
+  await expect(page.getByText(/^Tomas Brandt, \d/)).toBeVisible();
+  await expect(page.getByText(/^by key [0-9a-f]{12}$/)).toBeVisible();
+  await expect(page.getByText('Hydrant 14, not 41').first()).toBeVisible();
+  await expect(page.getByText(/sheets, \d+ entries: all hold/)).toBeVisible();
+});

@@ -11,9 +11,10 @@ export const quickRules = {
   instruments: { ...defaultInstrumentRules, purge_s: 2, late_spark_share: 0.2 },
 };
 
+/** The server that begins with an empty register. */
+export const emptyPort = Number(process.env['E2E_PORT'] ?? 8141);
 /** Each worker has a server of its own, with a Larkhollow of its own. */
-const portOf = (parallelIndex: number): number =>
-  Number(process.env['E2E_PORT'] ?? 8141) + parallelIndex;
+const portOf = (parallelIndex: number): number => emptyPort + 1 + parallelIndex;
 
 export const test = base.extend<{ complaints: string[] }>({
   // eslint-disable-next-line no-empty-pattern -- a fixture names what it takes, here nothing
@@ -24,7 +25,7 @@ export const test = base.extend<{ complaints: string[] }>({
       await page.addInitScript(() => {
         const key = 'holvek.preferences';
         if (localStorage.getItem(key)) return;
-        localStorage.setItem(key, JSON.stringify({ technician: 'Edda Lorenz', twinSpeed: 40 }));
+        localStorage.setItem(key, JSON.stringify({ technician: 'Edda Lorenz', twinSpeed: 60 }));
       });
       const complaints: string[] = [];
       page.on('console', (message) => {
@@ -85,6 +86,8 @@ export async function hurry(page: Page): Promise<void> {
 
 /** A press or a figure that the page may have gone on from: the next look decides what to do. */
 const SOON = { timeout: 3000 };
+/** ms between two looks at what is waited for; at every frame, looking costs more than what is looked at. */
+const LOOK_AGAIN_MS = 60;
 const letGo = () => undefined;
 
 /** What is on the page now, in one look: the step, its entries, what may be pressed, what is read. */
@@ -130,7 +133,7 @@ export const moved = (page: Page, { mark }: Look): Promise<unknown> =>
         return now !== before;
       },
       mark,
-      { timeout: 5000 },
+      { timeout: 5000, polling: LOOK_AGAIN_MS },
     )
     .catch(() => undefined);
 
@@ -139,6 +142,7 @@ export const livedOn = (page: Page, { lived }: Look, seconds: number): Promise<u
   page.waitForFunction(
     (until) => Number(document.querySelector('[data-step]')?.getAttribute('data-lived')) >= until,
     lived + seconds,
+    { polling: LOOK_AGAIN_MS },
   );
 
 /** Waits until a part may be pressed, or has gone. */
@@ -149,7 +153,7 @@ const ready = (page: Page, id: string): Promise<unknown> =>
       return !part || part.getAttribute('aria-disabled') !== 'true';
     },
     id,
-    { timeout: 60_000 },
+    { timeout: 60_000, polling: LOOK_AGAIN_MS },
   );
 
 /** Waits for the linked gauge, or the travel scale, to come to rest, or for the run to go on. */
@@ -162,7 +166,7 @@ async function rested(page: Page, { mark }: Look): Promise<boolean> {
       return /^settled/mu.test(document.body.innerText) ? 'rests' : false;
     },
     mark,
-    { timeout: 60_000 },
+    { timeout: 60_000, polling: LOOK_AGAIN_MS },
   );
   return (await how.jsonValue()) === 'rests';
 }
@@ -209,7 +213,7 @@ async function press(page: Page, id: string, seen: Look, isEntry: boolean): Prom
           return !part || part.getAttribute('aria-disabled') === 'true';
         },
         id,
-        { timeout: 2000 },
+        { timeout: 2000, polling: LOOK_AGAIN_MS },
       )
       .catch(() => undefined);
 }

@@ -11,6 +11,7 @@ import {
   roundSchema,
   runRowSchema,
   sheetSchema,
+  type SignedCorrection,
   siteSchema,
   storedRunSchema,
   systemSchema,
@@ -125,10 +126,8 @@ export const api = {
   summaries: () => ask('/summaries', z.array(valveSummarySchema)),
   practice: () => ask('/practice', z.array(sheetSchema)),
   sheet: (id: string) => ask(`/sheets/${enc(id)}`, sheetSchema),
-  revise: (
-    id: string,
-    body: { readonly by: string; readonly why: string; readonly notes: readonly string[] },
-  ) => ask(`/sheets/${enc(id)}/revisions`, sheetSchema, { method: 'POST', body }),
+  revise: (id: string, body: SignedCorrection) =>
+    ask(`/sheets/${enc(id)}/revisions`, sheetSchema, { method: 'POST', body }),
   runs: () => ask('/runs', z.array(runRowSchema)),
   run: (id: string) => ask(`/runs/${enc(id)}`, storedRunSchema),
   runSize: (id: string) => ask(`/runs/${enc(id)}/size`, z.object({ entries: z.number() })),

@@ -1,4 +1,4 @@
-import { faultWords, headWords, type EvidenceFault, type Sheet } from '@holvek/core';
+import { faultWords, headWords, keyNameOf, type EvidenceFault, type Sheet } from '@holvek/core';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns/format';
 import { api, Refusal } from '@/data/api';
@@ -20,7 +20,7 @@ export function EvidenceCard({ sheet }: { readonly sheet: Sheet }) {
       <Row label="Signed by">{body.technician}</Row>
       {body.covers === undefined ? null : <Row label="Signed for">{`${body.covers} entries`}</Row>}
       <Row label="Cautions accepted">{String(body.cautions.length)}</Row>
-      <Row label="Revision">{revisionOf(body)}</Row>
+      <RevisionRows body={body} />
       {data?.line ? (
         <Row label="Filed">{`line ${data.line.seq} of the log, ${format(data.line.at_ms, 'd MMM yyyy, HH:mm')}`}</Row>
       ) : null}
@@ -50,10 +50,22 @@ export function EvidenceCard({ sheet }: { readonly sheet: Sheet }) {
   );
 }
 
-const revisionOf = ({ revision, corrects }: Sheet['body']): string =>
-  corrects
-    ? `${revision}: ${corrects.why}${corrects.by ? ` (${corrects.by})` : ''}`
-    : String(revision);
+/** Whose correction this is: his name, his time and his own signature, beside those of the author. */
+function RevisionRows({ body }: { readonly body: Sheet['body'] }) {
+  const { corrects, revision } = body;
+  if (!corrects) return <Row label="Revision">{String(revision)}</Row>;
+  const { by, at_ms: atMs, signed, why } = corrects;
+  const when = atMs === undefined ? '' : `, ${format(atMs, 'd MMM yyyy, HH:mm')}`;
+  return (
+    <>
+      <Row label="Revision">{`${revision}: ${why}`}</Row>
+      {by === undefined ? null : <Row label="Revised by">{`${by}${when}`}</Row>}
+      <Row label="His signature">
+        {signed ? `by key ${keyNameOf(signed.key).slice(0, 12)}` : 'none: a revision of before'}
+      </Row>
+    </>
+  );
+}
 
 /** Words, entries, signatures, chain and log of the valve, checked by the server now. */
 function RecordRow({ sheet }: { readonly sheet: Sheet }) {

@@ -1,13 +1,36 @@
-import type { Sheet } from '@holvek/core';
+import { correctionDigest, type Correction, type Sheet, type SignedCorrection } from '@holvek/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { api, Refusal } from '@/data/api';
+import { deviceKey } from '@/data/device-key';
+import { deviceDb } from '@/data/store';
 import { preferences } from '@/settings/preferences';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Words } from '@/ui/words';
+import { refusalWords } from '@/words/trouble';
+
+/** Nothing can be signed here: the browser gives keys to a secure page only. */
+class NoKey extends Error {}
+
+/** What is said, with the signature of this device over it. */
+async function signedHere({ hash }: Sheet, said: Correction): Promise<SignedCorrection> {
+  const signer = await deviceKey(await deviceDb);
+  if (!signer) throw new NoKey();
+  const signature = await signer.sign(correctionDigest(hash, said));
+  return { ...said, signed: { key: signer.publicKey, signature } };
+}
+
+function troubleOf(error: Error): string {
+  if (error instanceof NoKey)
+    return 'This page is not reached over a secure connection: nothing can be signed here.';
+  if (!(error instanceof Refusal)) return 'The server cannot be reached. Nothing was changed.';
+  return error.code === 'sheet.already_revised'
+    ? 'A later revision of this sheet exists. Correct that one.'
+    : refusalWords(error.code);
+}
 
 /** A signed sheet never changes: a correction is a new one that names it and says why. */
 export function ReviseSheet({
@@ -26,22 +49,21 @@ export function ReviseSheet({
   const [by, setBy] = useState(preferences().technician);
   const revise = useMutation({
     networkMode: 'always',
-    mutationFn: () =>
-      api.revise(sheet.id, {
+    mutationFn: async () => {
+      const said: Correction = {
         by: by.trim(),
         why: why.trim(),
         notes: [...sheet.body.notes, note.trim()].filter(Boolean),
-      }),
+        at_ms: Date.now(),
+      };
+      return api.revise(sheet.id, await signedHere(sheet, said));
+    },
     onSuccess: async (revised) => {
       await client.invalidateQueries();
       onClose();
       router.replace(`/sheets/${revised.id}`);
     },
   });
-  const trouble =
-    revise.error instanceof Refusal && revise.error.code === 'sheet.already_revised'
-      ? 'A later revision of this sheet exists. Correct that one.'
-      : 'The server cannot be reached. Nothing was changed.';
   return (
     <BottomSheet isOpen={isOpen} title="New revision" onClose={onClose}>
       <Words>Readings stay as they were signed. Say what the record must add and why.</Words>
@@ -56,7 +78,7 @@ export function ReviseSheet({
       />
       {revise.isError ? (
         <Words color="$vermilion" role="alert">
-          {trouble}
+          {troubleOf(revise.error)}
         </Words>
       ) : null}
       <BigButton

@@ -260,6 +260,8 @@ export const refusalWords = (code: string): string =>
       'It signs for an entry that the server has refused. Mend the cause, then send the run again.',
     'run.root_differs': 'The signature is not about the entries that it names.',
     'run.entry_refused': 'It signs for an entry that was not allowed when it was made.',
+    'revision.signature_wrong':
+      'The signature under this revision does not hold: it is not what was signed. Nothing was changed.',
     'sheet.differs':
       'This phone and the server do not come to the same sheet. Nothing was filed; one of them needs the newer version.',
     'event.hash_missing': 'It is not sealed: this phone needs the newer version.',

@@ -1,2 +1,3 @@
 export * from './canonical';
 export * from './figures';
+export * from './public-key';

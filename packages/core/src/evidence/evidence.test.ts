@@ -1,10 +1,20 @@
+import { keyNameOf } from '../digest';
 import { unwrap } from '../result';
 import { reduceRun, sealEntry, type RunEvent } from '../run';
-import { freezeSheet, hashOf, reviseSheet, type Sheet, type SheetBody } from '../sheet';
+import {
+  correctionDigest,
+  freezeSheet,
+  hashOf,
+  reviseSheet,
+  type Correction,
+  type Sheet,
+  type SheetBody,
+  type SignedCorrection,
+} from '../sheet';
 import { rehearsed } from '../testing/samples';
 import { asRecord } from '../twin';
-import { checkWith, makeKey, signerOf, type Signer } from './keys';
-import { EMPTY_HEAD, hashOfLine, headWords, keyNameOf, readHead, type LogLine } from './log';
+import { checkWith, deviceSigner, makeDeviceKey, makeKey, signerOf, type Signer } from './keys';
+import { EMPTY_HEAD, hashOfLine, headWords, readHead, type LogLine } from './log';
 import { evidenceFileSchema, verifyEvidence, verifySheet, type EvidenceFile } from './verify';
 import { faultWords, noteWords } from './words';
 
@@ -49,16 +59,26 @@ async function logged(sheets: readonly Sheet[], signer: Signer): Promise<LogLine
   return lines;
 }
 
+const signedBy = async (
+  { publicKey, sign }: Signer,
+  { hash }: Sheet,
+  said: Correction,
+): Promise<SignedCorrection> => ({
+  ...said,
+  signed: { key: publicKey, signature: await sign(correctionDigest(hash, said)) },
+});
+
 let signer: Signer;
+let reviser: Signer;
 let file: EvidenceFile;
 beforeAll(async () => {
   signer = await signerOf(subtle, await makeKey(subtle));
   const first = sheetOf(bodyOf('prv-1-1', null));
   const other = sheetOf(bodyOf('prv-2-2', null));
   const second = sheetOf(bodyOf('prv-1-3', first.hash));
-  const revised = sheetOf(
-    reviseSheet(second, { notes: ['14'], why: 'Wrong', by: 'Tomas', at_ms: 5 }, second.hash),
-  );
+  reviser = await deviceSigner(subtle, await makeDeviceKey(subtle));
+  const said = { notes: ['14'], why: 'Wrong', by: 'Tomas', at_ms: 5 };
+  const revised = sheetOf(reviseSheet(second, await signedBy(reviser, second, said), second.hash));
   file = await fileOf([first, other, second, revised], signer);
 });
 
@@ -125,7 +145,7 @@ describe('what was tampered with', () => {
     [
       'a sheet dropped from the middle',
       (f) => ({ ...f, sheets: f.sheets.filter((_, i) => i !== 2) }),
-      ['sheet.link_broken', 'sheet.dropped'],
+      ['sheet.link_broken', 'sheet.dropped', 'revision.of_nothing'],
     ],
     ['the last sheet dropped', (f) => ({ ...f, sheets: f.sheets.slice(0, -1) }), ['sheet.dropped']],
     [
@@ -186,6 +206,44 @@ describe('what was tampered with', () => {
     ['no key', (f) => ({ ...f, keys: [] }), ['key.unknown']],
   ])('%s', async (_, tamper, wanted) => {
     expect(await codes(tamper(file))).toEqual(wanted);
+  });
+
+  /** The record with another revision at its end, filed and logged by the server as if it were right. */
+  const withRevision = (revised: SheetBody): Promise<EvidenceFile> =>
+    fileOf([...file.sheets.slice(0, 3), sheetOf(revised)], signer);
+
+  test('a revision that changes more than notes, or says what its reviser did not sign, shows', async () => {
+    const { body: good } = file.sheets[3]!;
+    const corrects = good.corrects!;
+    expect(await codes(await withRevision(good))).toEqual([]);
+    expect(await codes(await withRevision({ ...good, verdict: 'fail' }))).toEqual([
+      'revision.changes_more',
+    ]);
+    for (const forged of [
+      { ...good, notes: ['15'] },
+      { ...good, corrects: { ...corrects, by: 'Somebody' } },
+      { ...good, corrects: { ...corrects, at_ms: 6 } },
+    ])
+      expect(await codes(await withRevision(forged))).toEqual(['revision.signature_wrong']);
+    const alone = sheetOf({ ...good, notes: ['15'] });
+    const { faults } = await verifySheet(
+      { sheet: alone, line: (await logged([alone], signer))[0], keys: [signer.publicKey] },
+      { check },
+    );
+    expect(faults.map(({ code }) => code)).toEqual(['revision.signature_wrong']);
+  });
+
+  test('a revision of before has no signature of its reviser, and that is said', async () => {
+    const { body: good } = file.sheets[3]!;
+    const { signed: _, ...corrects } = good.corrects!;
+    const { faults, notes } = await verifyEvidence(await withRevision({ ...good, corrects }), {
+      check,
+    });
+    expect(faults).toEqual([]);
+    expect(notes.map(noteWords)).toEqual([
+      expect.stringMatching(/is a revision/u),
+      expect.stringMatching(/has not signed/u),
+    ]);
   });
 
   test('the last sheet dropped with its line shows against a head that was seen', async () => {

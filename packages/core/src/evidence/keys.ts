@@ -1,9 +1,12 @@
 import { z } from 'zod';
-import { keyNameOf, publicKeySchema, type PublicKey } from './log';
+import { keyNameOf, publicKeySchema, type PublicKey } from '../digest';
 import type { CheckSignature } from './verify';
 
 /** WebCrypto: the same on the phone and on the server. */
 export type Subtle = typeof globalThis.crypto.subtle;
+type MadeKey = Awaited<ReturnType<Subtle['generateKey']>>;
+/** The two parts of a device's key, as the browser holds them. */
+export type DeviceKey = Extract<MadeKey, { readonly privateKey: unknown }>;
 
 const privateKeySchema = publicKeySchema.extend({ d: z.string().min(1) });
 /** A key with its private part (JWK). */
@@ -37,9 +40,27 @@ export async function signerOf(subtle: Subtle, jwk: unknown): Promise<Signer> {
   return {
     name: keyNameOf(publicKey),
     publicKey,
-    sign: async (text) => toBase64Url(await subtle.sign(SIGNING, key, bytesOf(text))),
+    sign: signWith(subtle, key),
   };
 }
+
+/** A new key of a device: its private part can be used here and never be taken away. */
+export const makeDeviceKey = (subtle: Subtle): Promise<DeviceKey> =>
+  subtle.generateKey(KIND, false, ['sign', 'verify']) as Promise<DeviceKey>;
+
+/** A device's key as something that signs. */
+export async function deviceSigner(
+  subtle: Subtle,
+  { publicKey, privateKey }: DeviceKey,
+): Promise<Signer> {
+  const known = publicKeySchema.parse(await subtle.exportKey('jwk', publicKey));
+  return { name: keyNameOf(known), publicKey: known, sign: signWith(subtle, privateKey) };
+}
+
+const signWith =
+  (subtle: Subtle, key: DeviceKey['privateKey']) =>
+  async (text: string): Promise<string> =>
+    toBase64Url(await subtle.sign(SIGNING, key, bytesOf(text)));
 
 /** Checks signatures with WebCrypto; a key that is none, or a signature cut short, does not hold. */
 export const checkWith =

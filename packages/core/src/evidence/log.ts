@@ -1,19 +1,5 @@
 import { z } from 'zod';
-import { digestOf, digestSchema } from '../digest';
-
-const base64url = z.string().regex(/^[\w-]+$/u);
-
-/** A public key, as any library reads it: ECDSA over P-256 (JWK, RFC 7517). */
-export const publicKeySchema = z.object({
-  kty: z.literal('EC'),
-  crv: z.literal('P-256'),
-  x: base64url,
-  y: base64url,
-});
-export type PublicKey = z.infer<typeof publicKeySchema>;
-
-/** Name of a key: its thumbprint (RFC 7638), 64 hex digits. */
-export const keyNameOf = ({ crv, kty, x, y }: PublicKey): string => digestOf({ crv, kty, x, y });
+import { base64urlSchema, digestOf, digestSchema } from '../digest';
 
 /** A sheet was filed: one line of the one log over all valves. */
 export const logLineSchema = z.object({
@@ -28,7 +14,7 @@ export const logLineSchema = z.object({
   hash: digestSchema,
   /** Name of the key that signed its hash, and the signature (raw, base64url). */
   key: digestSchema,
-  signature: base64url,
+  signature: base64urlSchema,
 });
 export type LogLine = z.infer<typeof logLineSchema>;
 

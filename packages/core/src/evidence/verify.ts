@@ -1,16 +1,24 @@
 import { z } from 'zod';
+import { keyNameOf, publicKeySchema, type PublicKey } from '../digest';
 import { entriesRoot, isGenuine, pastOf, reduceRun, runEventSchema, type RunEvent } from '../run';
-import { freezeSheet, hashOf, sheetSchema, shownHash, type Sheet } from '../sheet';
+import {
+  correctionDigest,
+  correctionOf,
+  freezeSheet,
+  hashOf,
+  isOnlyCorrection,
+  sheetSchema,
+  shownHash,
+  type Sheet,
+  type SheetBody,
+} from '../sheet';
 import {
   headFault,
   hashOfLine,
-  keyNameOf,
   logFaults,
   logLineSchema,
-  publicKeySchema,
   type LogFault,
   type LogLine,
-  type PublicKey,
 } from './log';
 
 /** Sheets with everything that they rest on: what leaves the house to be checked elsewhere. */
@@ -40,12 +48,15 @@ export type EvidenceFault =
   | { readonly code: 'entries.missing'; readonly sheet: string }
   | { readonly code: 'entries.altered'; readonly sheet: string; readonly entry: string }
   | { readonly code: 'entries.other_sheet'; readonly sheet: string }
+  | { readonly code: 'revision.changes_more'; readonly sheet: string }
+  | { readonly code: 'revision.of_nothing'; readonly sheet: string }
+  | { readonly code: 'revision.signature_wrong'; readonly sheet: string }
   | { readonly code: 'signature.wrong'; readonly seq: number }
   | { readonly code: 'key.unknown'; readonly key: string };
 
 /** Why there is less to check on a sheet than there could be; no fault. */
 export type EvidenceNote = {
-  readonly code: 'sheet.without_root' | 'sheet.revision';
+  readonly code: 'sheet.without_root' | 'sheet.revision' | 'revision.unsigned';
   readonly sheet: string;
 };
 
@@ -86,6 +97,8 @@ export async function verifyEvidence(
     ...chainFaults(sheets),
     ...filingFaults(file),
     ...sheets.flatMap((sheet) => sheetFaults(sheet, file.runs[sheet.body.run_id])),
+    ...revisionFaults(sheets),
+    ...(await reviserFaults(sheets, check)),
   ];
   return {
     faults,
@@ -121,6 +134,7 @@ export async function verifySheet(
     faults: [
       ...placed,
       ...(await signatureFaults({ log, keys }, check, trusted)),
+      ...(await reviserFaults([sheet], check)),
       ...sheetFaults(sheet, entries),
     ],
     notes: notesOf(sheet),
@@ -131,7 +145,10 @@ export async function verifySheet(
 }
 
 function notesOf({ hash, body }: Sheet): EvidenceNote[] {
-  if (body.corrects) return [{ code: 'sheet.revision', sheet: hash }];
+  if (body.corrects) {
+    const about = { code: 'sheet.revision', sheet: hash } as const;
+    return body.corrects.signed ? [about] : [about, { code: 'revision.unsigned', sheet: hash }];
+  }
   return body.root === undefined ? [{ code: 'sheet.without_root', sheet: hash }] : [];
 }
 
@@ -152,6 +169,39 @@ async function signatureFaults(
       faults.push({ code: 'signature.wrong', seq: line.seq });
   }
   return [...faults, ...[...unknown].map((key) => ({ code: 'key.unknown' as const, key }))];
+}
+
+/** Revisions against the sheets that they correct: nothing but notes may differ. */
+function revisionFaults(sheets: readonly Sheet[]): EvidenceFault[] {
+  const byHash = new Map(sheets.map((sheet) => [sheet.hash, sheet]));
+  return sheets.flatMap(({ hash, body }): EvidenceFault[] => {
+    if (!body.corrects) return [];
+    const original = byHash.get(body.corrects.hash);
+    if (!original) return [{ code: 'revision.of_nothing', sheet: hash }];
+    // Of a sheet that is not what it was, that is said already.
+    if (hashOf(original.body) !== original.hash) return [];
+    return isOnlyCorrection(body, original) ? [] : [{ code: 'revision.changes_more', sheet: hash }];
+  });
+}
+
+/** The signatures of those who revised, each over what he said. */
+async function reviserFaults(
+  sheets: readonly Sheet[],
+  check: CheckSignature,
+): Promise<EvidenceFault[]> {
+  const faults: EvidenceFault[] = [];
+  for (const { hash, body } of sheets)
+    if (!(await isCorrectionSigned(body, check)))
+      faults.push({ code: 'revision.signature_wrong', sheet: hash });
+  return faults;
+}
+
+/** Whether the signature under a correction holds; a sheet without one has nothing that could not. */
+export async function isCorrectionSigned(body: SheetBody, check: CheckSignature): Promise<boolean> {
+  const said = correctionOf(body);
+  if (!body.corrects || !said?.signed) return true;
+  const { key, signature } = said.signed;
+  return check(key, correctionDigest(body.corrects.hash, said), signature);
 }
 
 /** Each valve's sheets name the one before; practice of before stands in the chains too. */

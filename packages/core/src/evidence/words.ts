@@ -29,6 +29,12 @@ const words: Words = {
     `Entry ${entry} under sheet ${short(sheet)} was changed after it was sealed.`,
   'entries.other_sheet': ({ sheet }) =>
     `The entries under sheet ${short(sheet)} come to another sheet than this.`,
+  'revision.changes_more': ({ sheet }) =>
+    `Revision ${short(sheet)} changes more than the notes of the sheet that it corrects.`,
+  'revision.of_nothing': ({ sheet }) =>
+    `Revision ${short(sheet)} corrects a sheet that is not here.`,
+  'revision.signature_wrong': ({ sheet }) =>
+    `The reviser’s signature under revision ${short(sheet)} does not hold.`,
   'signature.wrong': ({ seq }) => `The signature under line ${seq} of the log does not hold.`,
   'key.unknown': ({ key }) => `Signed by a key that is not known: ${short(key)}.`,
 };
@@ -39,8 +45,14 @@ export function faultWords(fault: EvidenceFault): string {
   return say ? say(fault) : fault.code;
 }
 
+const noteTexts: Readonly<Record<EvidenceNote['code'], (sheet: string) => string>> = {
+  'sheet.without_root': (sheet) =>
+    `Sheet ${sheet} is of before: its words are checked, its entries are not.`,
+  'sheet.revision': (sheet) =>
+    `Sheet ${sheet} is a revision: its readings stand in the sheet that it corrects.`,
+  'revision.unsigned': (sheet) =>
+    `Revision ${sheet} is of before: who revised it is named, but has not signed.`,
+};
+
 /** What could not be checked, and why that is no fault. */
-export const noteWords = ({ code, sheet }: EvidenceNote): string =>
-  code === 'sheet.without_root'
-    ? `Sheet ${short(sheet)} is of before: its words are checked, its entries are not.`
-    : `Sheet ${short(sheet)} is a revision: its readings stand in the sheet that it corrects.`;
+export const noteWords = ({ code, sheet }: EvidenceNote): string => noteTexts[code](short(sheet));

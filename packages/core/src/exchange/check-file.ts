@@ -1,8 +1,8 @@
+import type { PublicKey } from '../digest';
 import { ok, type Result } from '../result';
 import {
   verifyEvidence,
   verifySheet,
-  type PublicKey,
   type Verified,
   type VerifyOptions,
 } from '../evidence';

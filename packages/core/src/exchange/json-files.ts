@@ -1,11 +1,7 @@
 import { z } from 'zod';
 import { err, ok, type Result } from '../result';
-import {
-  evidenceFileSchema,
-  logLineSchema,
-  publicKeySchema,
-  type SheetEvidence,
-} from '../evidence';
+import { publicKeySchema } from '../digest';
+import { evidenceFileSchema, logLineSchema, type SheetEvidence } from '../evidence';
 import { runEventSchema, type RunEvent } from '../run';
 import { sheetSchema, type Sheet } from '../sheet';
 import { systemFileSchema } from './system-files';

@@ -1,3 +1,4 @@
+import { keyNameOf } from '../digest';
 import type { SheetBody } from '../sheet';
 import type { Block, Line } from './block';
 
@@ -20,7 +21,7 @@ export function recordBlocks(body: SheetBody, timeSay: (ms: number) => string): 
         tone: 'work',
       })),
     },
-    { kind: 'words', title: 'Notes', lines: noteLines(body) },
+    { kind: 'words', title: 'Notes', lines: noteLines(body, timeSay) },
   ];
   return blocks.filter((block) => block.kind !== 'words' || block.lines.length > 0);
 }
@@ -32,10 +33,24 @@ const endLines = ({ open_ends: ends }: SheetBody): readonly Line[] =>
       : { text: `${say}: LEFT OPEN, ${reason ?? 'no reason given'}`, tone: 'stop' },
   );
 
-const noteLines = ({ corrects, answers_sheet: answers, notes }: SheetBody): readonly Line[] => [
-  ...(answers ? [{ text: `Answers ${answers.slice(0, 12)}, which was not in order` }] : []),
-  ...(corrects
-    ? [{ text: `Corrects ${corrects.hash.slice(0, 12)}: ${corrects.why}`, tone: 'work' as const }]
+const noteLines = (body: SheetBody, timeSay: (ms: number) => string): readonly Line[] => [
+  ...(body.answers_sheet
+    ? [{ text: `Answers ${body.answers_sheet.slice(0, 12)}, which was not in order` }]
     : []),
-  ...notes.map((text) => ({ text })),
+  ...correctionLines(body, timeSay),
+  ...body.notes.map((text) => ({ text })),
 ];
+
+/** What is corrected and why, and who says so: when, and by which key. */
+function correctionLines(
+  { corrects }: SheetBody,
+  timeSay: (ms: number) => string,
+): readonly Line[] {
+  if (!corrects) return [];
+  const { hash, why, by, at_ms: atMs, signed } = corrects;
+  const told: Line = { text: `Corrects ${hash.slice(0, 12)}: ${why}`, tone: 'work' };
+  if (by === undefined) return [told];
+  const when = atMs === undefined ? '' : `, ${timeSay(atMs)}`;
+  const key = signed ? `signed by key ${keyNameOf(signed.key).slice(0, 12)}` : 'not signed';
+  return [told, { text: `Revised by ${by}${when}: ${key}` }];
+}

@@ -2,7 +2,8 @@ import { canonicalJson } from '../digest';
 import { unwrap } from '../result';
 import { reduceRun } from '../run';
 import { rehearsed } from '../testing/samples';
-import { hashOf, reviseSheet } from './chain';
+import { hashOf } from './chain';
+import { correctionDigest, correctionOf, isOnlyCorrection, reviseSheet } from './revision';
 import { freezeSheet } from './freeze';
 import { sheetBodySchema, type Sheet } from './sheet';
 
@@ -76,5 +77,37 @@ describe('a revision', () => {
       technician: second.body.technician,
     });
     expect(third.body.readings).toEqual(second.body.readings);
+  });
+
+  test('says nothing but notes; whatever else is changed shows', () => {
+    const { body: revised } = third;
+    expect(isOnlyCorrection(revised, second)).toBe(true);
+    expect(isOnlyCorrection(revised, first)).toBe(false);
+    expect(isOnlyCorrection(second.body, second)).toBe(false);
+    for (const over of [
+      { technician: 'Somebody' },
+      { revision: 3 },
+      { verdict: 'fail' as const },
+      { readings: revised.readings.slice(1) },
+    ])
+      expect(isOnlyCorrection({ ...revised, ...over }, second)).toBe(false);
+  });
+
+  test('is signed over which sheet, what, why, who and when: each of them counts', () => {
+    const said = correctionOf(third.body)!;
+    expect(said).toEqual({
+      notes: ['Gauge was G-14'],
+      why: 'Wrong gauge named',
+      by: 'Tomas',
+      at_ms: 1,
+    });
+    expect(correctionOf(second.body)).toBeUndefined();
+    const others = [
+      correctionDigest(first.hash, said),
+      ...[{ notes: [] }, { why: 'x' }, { by: 'Ines' }, { at_ms: 2 }].map((over) =>
+        correctionDigest(second.hash, { ...said, ...over }),
+      ),
+    ];
+    expect(new Set([correctionDigest(second.hash, said), ...others]).size).toBe(6);
   });
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { digestSchema } from '../digest';
+import { digestSchema, keySignatureSchema } from '../digest';
 import { plateSchema } from '../family';
 import { gaugeSchema, verdicts } from '../gauge';
 import {
@@ -80,6 +80,8 @@ export const sheetBodySchema = z.object({
       /** Who has corrected it, and when; the name under the sheet stays that of its author. */
       by: z.string().optional(),
       at_ms: number.optional(),
+      /** His own signature, over `correctionDigest`; absent in revisions of before. */
+      signed: keySignatureSchema.optional(),
     })
     .optional(),
   previous_hash: hash.nullable(),

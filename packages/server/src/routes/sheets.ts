@@ -1,5 +1,8 @@
 import { z } from '@hono/zod-openapi';
 import {
+  checkWith,
+  isCorrectionSigned,
+  keySignatureSchema,
   readingRowsOf,
   reviseSheet,
   sheetFile,
@@ -23,7 +26,12 @@ const revision = z.object({
   by: z.string().trim().min(2).max(80),
   why: z.string().min(3).max(2000),
   notes: z.array(z.string().max(2000)).max(50),
+  at_ms: z.number().int().nonnegative(),
+  /** The reviser's own signature over `correctionDigest`. */
+  signed: keySignatureSchema,
 });
+
+const check = checkWith(globalThis.crypto.subtle);
 
 /** Signed sheets: read, downloaded, corrected by a new revision; never changed. */
 export function sheetRoutes(store: Store, fontFolder: string) {
@@ -89,8 +97,10 @@ export function sheetRoutes(store: Store, fontFolder: string) {
       async (c) => {
         const sheet = await find(c.req.param('id'));
         if (sheet.body.rehearsal) throw new Problem(409, 'sheet.is_practice');
-        const said = { ...c.req.valid('json'), at_ms: Date.now() };
+        const said = c.req.valid('json');
         const { valve_id } = sheet.body;
+        if (!(await isCorrectionSigned(reviseSheet(sheet, said, sheet.hash), check)))
+          throw new Problem(422, 'revision.signature_wrong');
         const revised = await store.write(async (tables) => {
           // Asked in the same transaction: of several at once, one is the revision.
           if (await isRevised(tables, sheet)) throw new Problem(409, 'sheet.already_revised');

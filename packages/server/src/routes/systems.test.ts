@@ -150,6 +150,8 @@ describe('what a run has changed', () => {
       by: 'Tomas',
       why: 'Not a record',
       notes: [],
+      at_ms: 1,
+      signed: { key: { kty: 'EC', crv: 'P-256', x: 'x', y: 'y' }, signature: 's' },
     });
     expect(revised.status).toBe(409);
     expect(await revised.json()).toMatchObject({ error: { code: 'sheet.is_practice' } });

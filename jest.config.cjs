@@ -1,6 +1,6 @@
 /** Modules that want nothing of a browser, with the globals of arithmetic bound once a file. */
 const plain = [
-  '<rootDir>/../../scripts/jest-node-transform.cjs',
+  require.resolve('./scripts/jest-node-transform.cjs'),
   {
     configFile: false,
     presets: [['@babel/preset-env', { targets: { node: '20' } }], '@babel/preset-typescript'],

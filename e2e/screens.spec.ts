@@ -44,7 +44,7 @@ for (const [path, title] of screens)
     await isFit(page);
     await page.emulateMedia({ colorScheme: 'dark' });
     await expect(page.locator('html')).toHaveClass(/dark/);
-    await isFit(page);
+    await isFit(page, 'other theme');
   });
 
 test('valves are found by name and by standing', async ({ page }) => {

@@ -3,6 +3,7 @@ import {
   evidenceFileSchema,
   seededRandom,
   verifyEvidence,
+  writeRegisterCsv,
   type Ingested,
   type RunEvent,
 } from '@holvek/core';
@@ -99,18 +100,23 @@ class Victim {
 }
 
 /**
- * Kills the server at chance moments: while it starts for the first time, migrates and seeds, and
- * while runs come in and are signed. After each it must start again by itself, hold all that it has
+ * Kills the server at chance moments: while it starts for the first time, migrates and seeds,
+ * while runs come in and are signed, and while a register is read in. After each it must start again by itself, hold all that it has
  * promised, and in the end its whole record must verify.
  *
  * @param kills  of each kind
  */
-export async function crashBench(kills: { readonly starting: number; readonly working: number }) {
+export async function crashBench(kills: {
+  readonly starting: number;
+  readonly working: number;
+  readonly importing: number;
+}) {
   if (!existsSync('dist/server.mjs')) throw new Error('build first: npm run demo, or npm test');
   const folder = mkdtempSync(join(tmpdir(), 'holvek-crash-'));
   const rows = [
     await whileStarting(join(folder, 'starting'), kills.starting),
     await whileWorking(join(folder, 'working'), kills.working),
+    await whileImporting(join(folder, 'importing'), kills.importing),
   ];
   rmSync(folder, { recursive: true });
   return rows;
@@ -171,6 +177,42 @@ async function whileWorking(folder: string, kills: number) {
   await victim.kill();
   return { killed: 'while runs come in and are signed', kills, neverStarted, lost, faults };
 }
+
+/** Valves of one file, so many that reading it in takes a while. */
+const IMPORTED = 400;
+
+/** A file of valves is in the register whole, or not at all. */
+async function whileImporting(folder: string, kills: number) {
+  const random = seededRandom(79);
+  let neverStarted = 0;
+  let halves = 0;
+  const victim = new Victim(join(folder, 'holvek.sqlite'), false);
+  victim.start();
+  await victim.isUp();
+  for (let killed = 0; killed < kills; killed++) {
+    const before = await countOfValves();
+    const rows = Array.from({ length: IMPORTED }, (_, i) => ({
+      ...benchValve,
+      id: `import-${killed}-${i}`,
+      tag: `I-${killed}-${i}`,
+    }));
+    const dies = sleep(random.between(20, 500)).then(() => victim.kill());
+    const body = JSON.stringify({ csv: writeRegisterCsv(rows) });
+    const headers = { 'content-type': 'application/json' };
+    await fetch(url('/valves/import'), { method: 'POST', headers, body }).catch(() => undefined);
+    await dies;
+    victim.start();
+    if (!(await victim.isUp())) neverStarted += 1;
+    const added = (await countOfValves()) - before;
+    if (added !== 0 && added !== IMPORTED) halves += 1;
+  }
+  const faults = await victim.faults();
+  await victim.kill();
+  return { killed: 'while a file of valves is read in', kills, neverStarted, lost: halves, faults };
+}
+
+const countOfValves = async (): Promise<number> =>
+  ((await (await fetch(url('/valves'))).json()) as unknown[]).length;
 
 async function register(): Promise<void> {
   const put = (path: string, body: object) =>

@@ -43,5 +43,9 @@ if (does('tuning')) print('11. Step fits and their settings', tuningBench(isQuic
 if (wanted.includes('crash'))
   print(
     '12. Killed and started again',
-    await crashBench(isQuick ? { starting: 6, working: 12 } : { starting: 60, working: 140 }),
+    await crashBench(
+      isQuick
+        ? { starting: 6, working: 12, importing: 8 }
+        : { starting: 60, working: 140, importing: 40 },
+    ),
   );

@@ -1,7 +1,7 @@
-import type { Valve } from '@holvek/core';
+import type { Repair, Valve } from '@holvek/core';
 import type { Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
-import { emptyPort, expect, isFit, test } from './technician';
+import { begin, emptyPort, expect, isFit, test } from './technician';
 
 /** A server that holds nothing at first; only this file uses it. */
 const base = `http://127.0.0.1:${emptyPort}`;
@@ -165,4 +165,33 @@ test('labels are made on the phone, with a code for each valve', async ({ page }
   });
   expect(words).toMatch(/PRV-12[\s\S]*as left|as left[\s\S]*PRV-12/);
   expect(words).not.toContain('PRV-03');
+});
+
+test('a repair is noted, the valve wants to be proved anew, and the run that follows names it', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/valves/prv-14');
+  await page.getByRole('button', { name: 'note a repair' }).click();
+  await page.getByRole('button', { name: 'Keep the repair' }).click();
+  await expect(page.getByText('Say what was found')).toBeVisible();
+  await page.getByLabel('What was found').fill('Seat wire-drawn, leaks when shut');
+  await page.getByRole('checkbox', { name: 'Seat', exact: true }).click();
+  await page.getByRole('checkbox', { name: 'Seals and packing' }).click();
+  await page.getByLabel('Who has done it').fill('Tomas Brandt');
+  await isFit(page);
+  await page.getByRole('button', { name: 'Keep the repair' }).click();
+  await expect(page.getByTestId('unproved')).toContainText('Seat, seals and packing changed');
+  await expect(page.getByTestId('repairs')).toContainText('Tomas Brandt');
+  await begin(page, 'prv-14', 'typed');
+  const runId = page.url().split('/').at(-1)!;
+  const [repair] = ((await (await request.get('/api/repairs')).json()) as Repair[]).filter(
+    ({ valve_id: id }) => id === 'prv-14',
+  );
+  await expect(async () => {
+    const { events } = (await (await request.get(`/api/runs/${runId}`)).json()) as {
+      events: { answers_repair?: { id: string } }[];
+    };
+    expect(events[0]!.answers_repair!.id).toBe(repair!.id);
+  }).toPass();
 });

@@ -8,6 +8,7 @@ const screens = [
   ['/valves/new', 'New valve'],
   ['/valves/labels', 'Labels'],
   ['/valves/prv-12/trouble', 'PRV-12: what is wrong?'],
+  ['/valves/prv-12/repair', 'PRV-12: repair'],
   ['/valves/prv-03/start', 'Start PRV-03'],
   ['/runs/prv-07-visit-3', 'PRV-07'],
   ['/valves/hpu-01', 'HPU-01'],

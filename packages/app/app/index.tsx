@@ -1,7 +1,14 @@
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, XStack, YStack } from '@/ui/kit';
-import { useGauges, useHouseRules, useRounds, useSites, useValves } from '@/data/queries';
+import {
+  useGauges,
+  useHouseRules,
+  useRepairs,
+  useRounds,
+  useSites,
+  useValves,
+} from '@/data/queries';
 import { changePreferences, usePreferences } from '@/settings/preferences';
 import { BagCard } from '@/bag/bag-card';
 import { FirstSteps } from '@/register/first-steps';
@@ -23,8 +30,9 @@ export default function RoundScreen() {
   const sites = useSites().data;
   const router = useRouter();
   const { round: chosen } = usePreferences();
-  // What a start needs is fetched while there is a network: gauges, and the owner’s figures.
+  // What a start needs is fetched while there is a network: gauges, repairs, the owner’s figures.
   useGauges();
+  useRepairs();
   useHouseRules();
   const [isWhyOpen, setWhyOpen] = useState(false);
   const current = (rounds.data ?? []).filter(({ archived }) => !archived).sort(byHand);

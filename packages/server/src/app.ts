@@ -11,6 +11,7 @@ import { sameHouse } from './http/same-house';
 import { documentRoutes } from './routes/documents';
 import { evidenceRoutes } from './routes/evidence';
 import { historyRoutes } from './routes/history';
+import { repairRoutes } from './routes/repairs';
 import { runRoutes } from './routes/runs';
 import { settingRoutes } from './routes/settings';
 import { sheetRoutes } from './routes/sheets';
@@ -51,6 +52,7 @@ export function createApp(
     .route('/', settingRoutes(store))
     .route('/', documentRoutes(store))
     .route('/', valveRoutes(store))
+    .route('/', repairRoutes(store))
     .route('/', historyRoutes(store))
     .route('/', runRoutes(store))
     .route('/', evidenceRoutes(store))

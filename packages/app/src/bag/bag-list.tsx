@@ -1,9 +1,8 @@
 import { toolKey, toolWords, type BaggedTool, type Tool } from '@holvek/core';
-import Check from 'lucide-react-native/icons/check';
 import { togglePacked, usePacked } from './packed';
-import { useInk } from '@/theme/use-ink';
-import { View, XStack, YStack } from '@/ui/kit';
+import { XStack, YStack } from '@/ui/kit';
 import { Press } from '@/ui/press';
+import { TickBox } from '@/ui/tick-box';
 import { Muted, Words } from '@/ui/words';
 
 const wordsOf = ({ name, detail }: Tool): string =>
@@ -51,7 +50,6 @@ function BagLine({
   readonly isPacked: boolean;
   readonly onPress: () => void;
 }) {
-  const ink = useInk();
   return (
     <Press role="checkbox" aria-checked={isPacked} aria-label={words} onPress={onPress}>
       <XStack
@@ -62,18 +60,7 @@ function BagLine({
         borderColor="$line"
         paddingVertical="$1"
       >
-        <View
-          width={26}
-          height={26}
-          borderRadius="$1"
-          borderWidth={2}
-          borderColor={isPacked ? '$verdigris' : '$muted'}
-          backgroundColor={isPacked ? '$verdigris' : '$card'}
-          alignItems="center"
-          justifyContent="center"
-        >
-          {isPacked ? <Check size={18} strokeWidth={3} color={ink.onVerdigris} /> : null}
-        </View>
+        <TickBox isTicked={isPacked} />
         <YStack flex={1} minWidth={0}>
           <Words color={isPacked ? '$muted' : '$color'}>{words}</Words>
           {under ? <Muted>{under}</Muted> : null}

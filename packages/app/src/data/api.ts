@@ -8,6 +8,7 @@ import {
   ingestedSchema,
   logLineSchema,
   problemSchema,
+  repairSchema,
   roundSchema,
   runRowSchema,
   sheetSchema,
@@ -19,6 +20,7 @@ import {
   valveSummarySchema,
   type Gauge,
   type HouseRules,
+  type Repair,
   type Round,
   type RunEvent,
   type Site,
@@ -119,6 +121,9 @@ export const api = {
   systems: () => ask('/systems', z.array(systemSchema)),
   putSystem: (system: System, change: Change = {}) =>
     ask(`/systems/${enc(system.id)}`, systemSchema, { method: 'PUT', body: system, ...change }),
+  repairs: () => ask('/repairs', z.array(repairSchema)),
+  putRepair: (repair: Repair, change: Change = {}) =>
+    ask(`/repairs/${enc(repair.id)}`, repairSchema, { method: 'PUT', body: repair, ...change }),
   houseRules: () => ask('/house-rules', houseRulesSchema),
   putHouseRules: (rules: HouseRules, change: Change = {}) =>
     ask('/house-rules', houseRulesSchema, { method: 'PUT', body: rules, ...change }),

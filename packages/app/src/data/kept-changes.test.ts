@@ -13,7 +13,7 @@ const made = (id: string, atMs: number, over?: unknown, name?: string) => ({
 let names = 0;
 function kept(put: Puts['valves']) {
   const db = openDeviceDb(`kept-${String(++names)}`);
-  const puts = { sites: put, valves: put, gauges: put, rounds: put, systems: put };
+  const puts = { sites: put, valves: put, gauges: put, rounds: put, systems: put, repairs: put };
   return { db, changes: new KeptChanges(db, puts) };
 }
 
@@ -37,6 +37,7 @@ describe('changes of the register without a network', () => {
       gauges: put,
       rounds: put,
       systems: put,
+      repairs: put,
     });
     await again.load();
     expect(again.snapshot().map(({ value }) => value.id)).toEqual(['a', 'b']);
@@ -54,7 +55,7 @@ describe('changes of the register without a network', () => {
     const put = () => (isUp ? Promise.resolve() : Promise.reject(new Unreachable('no network')));
     let isUp = false;
     const db = openDeviceDb(`kept-${String(++names)}`);
-    const puts = { sites: put, valves: put, gauges: put, rounds: put, systems: put };
+    const puts = { sites: put, valves: put, gauges: put, rounds: put, systems: put, repairs: put };
     const tabs: (() => void)[] = [];
     const channel = (own: number) => ({
       addEventListener: (_: string, heard: () => void) => void (tabs[own] = heard),

@@ -3,7 +3,14 @@ import { Refusal, Unreachable } from './api';
 import type { DeviceDb } from './device-db';
 
 /** Lists of the register that can be changed without a network. */
-export const changeableLists = ['sites', 'valves', 'gauges', 'rounds', 'systems'] as const;
+export const changeableLists = [
+  'sites',
+  'valves',
+  'gauges',
+  'rounds',
+  'systems',
+  'repairs',
+] as const;
 export type ListName = (typeof changeableLists)[number];
 type Listed = { readonly id: string };
 

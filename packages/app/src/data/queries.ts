@@ -83,6 +83,7 @@ export const useValves = () => useList('valves', api.valves);
 export const useGauges = () => useList('gauges', api.gauges);
 export const useRounds = () => useList('rounds', api.rounds);
 export const useSystems = () => useList('systems', api.systems);
+export const useRepairs = () => useList('repairs', api.repairs);
 export const useSheets = () => useQuery({ queryKey: ['sheets'], queryFn: api.sheets });
 export const useSummaries = () => useQuery({ queryKey: ['summaries'], queryFn: api.summaries });
 export const usePractice = () => useQuery({ queryKey: ['practice'], queryFn: api.practice });
@@ -109,7 +110,8 @@ export function useHouseRules(): HouseRules {
 export function useIsReadyToStart(): boolean {
   const rules = useRules();
   const visits = useSummaries();
-  return !rules.isPending && !visits.isPending;
+  const repairs = useRepairs();
+  return !rules.isPending && !visits.isPending && !repairs.isPending;
 }
 
 /** A change on the server, after which what it touches is fetched anew. */
@@ -190,6 +192,7 @@ export const useImportValves = () => useChange(api.importValves, 'valves');
 export const useChangeGauge = () => useChange(overSeen('gauges', api.putGauge), 'gauges');
 export const useChangeRound = () => useChange(overSeen('rounds', api.putRound), 'rounds');
 export const useChangeSystem = () => useChange(overSeen('systems', api.putSystem), 'systems');
+export const useChangeRepair = () => useChange(overSeen('repairs', api.putRepair), 'repairs');
 export const useChangeHouseRules = () =>
   useChange((rules: HouseRules) => {
     const key = 'house-rules';

@@ -38,6 +38,8 @@ describe('what a run is started from', () => {
     await answer('/summaries', []);
     expect(result.current.isReady).toBe(false);
     await answer('/house-rules', own);
+    expect(result.current.isReady).toBe(false);
+    await answer('/repairs', []);
     await waitFor(() => expect(result.current.isReady).toBe(true));
     expect(result.current.rules.no_flow_record_s).toBe(8);
   });
@@ -46,6 +48,7 @@ describe('what a run is started from', () => {
     const { result, answer } = held();
     await answer('/summaries', undefined);
     await answer('/house-rules', undefined);
+    await answer('/repairs', undefined);
     await waitFor(() => expect(result.current.isReady).toBe(true));
     expect(result.current.rules).toEqual(defaultHouseRules);
   });

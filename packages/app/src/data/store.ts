@@ -18,6 +18,7 @@ const puts = {
   gauges: api.putGauge,
   rounds: api.putRound,
   systems: api.putSystem,
+  repairs: api.putRepair,
 } as unknown as Puts;
 const tabsOf = (name: string): BroadcastChannel | undefined =>
   typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(name);

@@ -1,14 +1,15 @@
-import { familyName, type Valve } from '@holvek/core';
+import { familyName, repairsOf, unprovedRepair, type Valve } from '@holvek/core';
 import { useMemo } from 'react';
-import { nextLook, openRunOf, standingOf, type Standing } from './valve-state';
+import { afterRepair, nextLook, openRunOf, standingOf, type Standing } from './valve-state';
 import { useVisits } from './use-visits';
-import { useHouseRules, useValves } from '@/data/queries';
+import { useHouseRules, useRepairs, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { useNow } from '@/ui/use-now';
 
 export const standingFilters = [
   'all',
   'in hand',
+  'to be proved',
   'overdue',
   'drifting',
   'never set',
@@ -30,6 +31,7 @@ export type ValveRow = {
 /** The register as a list shows it: what was typed and how a valve stands choose the rows. */
 export function useValveRows(text: string, filter: StandingFilter): readonly ValveRow[] {
   const { data } = useValves();
+  const { data: repairs } = useRepairs();
   const visits = useVisits();
   const shelf = useShelf();
   const rules = useHouseRules();
@@ -42,14 +44,15 @@ export function useValveRows(text: string, filter: StandingFilter): readonly Val
       )
       .map((valve) => {
         const own = visits.get(valve.id) ?? [];
+        const standing = standingOf(valve, own, rules, openRunOf(shelf, valve.id), now);
         return {
           valve,
-          standing: standingOf(valve, own, rules, openRunOf(shelf, valve.id), now),
+          standing: afterRepair(standing, unprovedRepair(repairsOf(repairs ?? [], valve.id), own)),
           setAt: own.at(-1)?.body.signed_at_ms,
           due: nextLook(valve, own, rules),
         };
       })
       .filter(({ standing }) => (filter === 'all' ? standing !== 'retired' : standing === filter))
       .sort((a, b) => a.valve.tag.localeCompare(b.valve.tag, 'en', { numeric: true }));
-  }, [data, filter, now, rules, shelf, text, visits]);
+  }, [data, filter, now, repairs, rules, shelf, text, visits]);
 }

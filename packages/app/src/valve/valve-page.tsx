@@ -11,6 +11,7 @@ import {
 import { useHouseRules } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { DoubtCard } from '@/sheet/doubt-card';
+import { RepairsCard, UnprovedCard, useUnprovedRepair } from '@/repair/repairs-card';
 import { Screen } from '@/shell/screen';
 import { Columns } from '@/ui/columns';
 import { YStack } from '@/ui/kit';
@@ -24,6 +25,7 @@ import { PlateIssues } from './plate-issues';
 import { TargetCard } from './target-card';
 import { TargetSheet } from './target-sheet';
 import {
+  afterRepair,
   driftOfValve,
   givenUpRunsOf,
   nextLook,
@@ -50,7 +52,8 @@ export function ValvePage({ valve, isPane = false }: Props) {
   const now = useNow();
   const run = openRunOf(shelf, valve.id);
   const own = visits.get(valve.id) ?? [];
-  const standing = standingOf(valve, own, rules, run, now);
+  const repair = useUnprovedRepair(valve.id, own);
+  const standing = afterRepair(standingOf(valve, own, rules, run, now), repair);
   const issues = checkPlate(valve.plate, valve);
   const stops = issues.some((issue) => issue.stops);
   const footer = run ? (
@@ -130,6 +133,7 @@ function ValveStand({
         </Card>
       ) : null}
       <GivenUpCard runs={givenUpRunsOf(shelf, valve.id)} />
+      {run ? null : <UnprovedCard valveId={valve.id} visits={visits} />}
       {last && !run ? <AnswerCard body={last.body} /> : null}
       {last ? <DoubtCard body={last.body} /> : null}
       <PlateIssues issues={issues} />
@@ -142,6 +146,7 @@ function ValveStand({
           due={nextLook(valve, visits, rules)}
         />
       ) : null}
+      <RepairsCard valveId={valve.id} />
       <TargetSheet valve={valve} isOpen={isEditing} onClose={() => setEditing(false)} />
     </>
   );
@@ -152,6 +157,7 @@ function WaysOn({ valve: { id } }: { readonly valve: Valve }) {
   const router = useRouter();
   const ways = [
     ['it does not do what it should', `/valves/${id}/trouble`],
+    ['note a repair', `/valves/${id}/repair`],
     ['correct what the register says', `/valves/${id}/edit`],
     ['another one like it', `/valves/new?like=${id}`],
     ['practise on its twin', `/valves/${id}/start?practice=1`],

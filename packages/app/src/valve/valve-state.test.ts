@@ -1,5 +1,6 @@
-import { defaultHouseRules as rules } from '@holvek/core';
+import { defaultHouseRules as rules, type Repair } from '@holvek/core';
 import {
+  afterRepair,
   driftOfValve,
   givenUpRunsOf,
   nextLook,
@@ -48,6 +49,15 @@ describe('where a valve stands', () => {
   ] as const)('%s after %j', (standing, over) => {
     const sheets = last(over as Parameters<typeof sheet>[3]);
     expect(standingOf(valve, sheets, rules, undefined, now)).toBe(standing);
+  });
+
+  test('after a repair it is to be proved, unless it is in hand or retired', () => {
+    const repair = { id: 'r' } as Repair;
+    expect(afterRepair('in order', undefined)).toBe('in order');
+    for (const before of ['in order', 'not in order', 'out of service', 'never set'] as const)
+      expect(afterRepair(before, repair)).toBe('to be proved');
+    for (const before of ['in hand', 'retired'] as const)
+      expect(afterRepair(before, repair)).toBe(before);
   });
 
   test('a look that turned nothing does not put off the next one', () => {

@@ -4,6 +4,7 @@ import {
   isPractice,
   judgingGauge,
   needsAnswer,
+  type Repair,
   openEndsOf,
   resultUncertainty,
   type Drift,
@@ -99,6 +100,7 @@ export type Standing =
   | 'overdue'
   | 'drifting'
   | 'in hand'
+  | 'to be proved'
   | 'in order'
   | 'no margin'
   | 'not all proved'
@@ -111,6 +113,7 @@ export const standingTone: Readonly<Record<Standing, Tone>> = {
   overdue: 'stop',
   drifting: 'stop',
   'in hand': 'work',
+  'to be proved': 'work',
   'in order': 'good',
   'no margin': 'work',
   'not all proved': 'work',
@@ -138,6 +141,12 @@ export function standingOf(
   if (due.getTime() < now - 30 * DAY) return 'overdue';
   return (last?.verdict && shortOf[last.verdict]) ?? 'in order';
 }
+
+/** The same after a repair that no record has come after: what was found before it no longer counts. */
+export const afterRepair = (standing: Standing, repair: Repair | undefined): Standing =>
+  repair === undefined || standing === 'in hand' || standing === 'retired'
+    ? standing
+    : 'to be proved';
 
 /** Verdicts that stand without being a full pass. */
 const shortOf: Readonly<Partial<Record<string, Standing>>> = {

@@ -273,6 +273,8 @@ export const refusalWords = (code: string): string =>
     'gauge.not_found': 'Its gauge is not in the register.',
     'gauge.never_so': 'The register never had this gauge like that.',
     'plate.never_so': 'The register never had this plate or target. Fetch the valve again.',
+    'repair.never_so': 'The register never had the repair that it answers. Send the repair first.',
+    'repair.other_valve': 'It was made on another valve, and stays there.',
     'rules.never_so': 'The house never had these rules. Fetch them again.',
     'request.too_many_events': 'Too many entries at once.',
     'valve.tag_taken': 'Another valve has this tag already.',

@@ -1,11 +1,6 @@
 import type { PublicKey } from '../digest';
 import { ok, type Result } from '../result';
-import {
-  verifyEvidence,
-  verifySheet,
-  type Verified,
-  type VerifyOptions,
-} from '../evidence';
+import { verifyEvidence, verifySheet, type Verified, type VerifyOptions } from '../evidence';
 import { checkableFileSchema, readJsonFile, type FileError } from './json-files';
 
 /** What a file that was carried here says of itself, and what is wrong with it. */

@@ -4,6 +4,7 @@ import type { RunEventDraft } from '../run';
 import { needsAnswer, type Sheet, type ValveVisit } from '../sheet';
 import type { TaughtRate } from '../step';
 import type { HouseRules, Side, TwinSketch } from '../valve';
+import { repairAnswered, unprovedRepair, type Repair } from './repair';
 import type { Valve } from './valve-record';
 
 export type StartedDraft = Extract<RunEventDraft, { type: 'started' }>;
@@ -13,6 +14,8 @@ export type StartOptions = {
   readonly rules: HouseRules;
   /** Visits to this valve, oldest first. */
   readonly sheets: readonly ValveVisit[];
+  /** Repairs of this valve. */
+  readonly repairs?: readonly Repair[];
   /** The twin when it is a rehearsal. */
   readonly twin?: TwinSketch;
 };
@@ -34,10 +37,11 @@ export const taughtBy = (
 /** A run's first entry: everything that it depends on, frozen as it stands today. */
 export function startDraft(
   valve: Valve,
-  { school, gauges, rules, sheets, twin }: StartOptions,
+  { school, gauges, rules, sheets, repairs = [], twin }: StartOptions,
 ): StartedDraft {
   // Practice teaches nothing about the valve itself.
   const records = sheets.filter(({ body }) => !body.rehearsal);
+  const repair = twin ? undefined : unprovedRepair(repairs, records);
   return {
     type: 'started',
     valve_id: valve.id,
@@ -54,6 +58,7 @@ export function startDraft(
     purpose: twin ? 'practice' : 'record',
     sheet_version: 2,
     ...answerTo(records),
+    ...(repair ? { answers_repair: repairAnswered(repair) } : {}),
     ...(twin ? { twin } : {}),
   };
 }

@@ -37,6 +37,9 @@ const noteLines = (body: SheetBody, timeSay: (ms: number) => string): readonly L
   ...(body.answers_sheet
     ? [{ text: `Answers ${body.answers_sheet.slice(0, 12)}, which was not in order` }]
     : []),
+  ...(body.answers_repair
+    ? [{ text: `Proved anew after the repair of ${timeSay(body.answers_repair.at_ms)}` }]
+    : []),
   ...correctionLines(body, timeSay),
   ...body.notes.map((text) => ({ text })),
 ];

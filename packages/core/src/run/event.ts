@@ -30,6 +30,13 @@ export const ratePriorSchema = z.object({
 export const purposesOfRun = ['record', 'practice'] as const;
 export type PurposeOfRun = (typeof purposesOfRun)[number];
 
+/** Which repair a run answers, and when that was done (ms since 1970). */
+export const repairAnsweredSchema = z.object({
+  id: idSchema,
+  at_ms: z.number().int().nonnegative(),
+});
+export type RepairAnswered = z.infer<typeof repairAnsweredSchema>;
+
 export const startedSchema = eventSchema('started', {
   valve_id: idSchema,
   valve_tag: z.string().min(1).max(40),
@@ -52,6 +59,8 @@ export const startedSchema = eventSchema('started', {
     .string()
     .regex(/^[0-9a-f]{64}$/u)
     .optional(),
+  /** The repair after which this run proves the valve anew. */
+  answers_repair: repairAnsweredSchema.optional(),
   /** The twin, when the run is against the simulated gauge; absent on a real valve. */
   twin: twinSketchSchema.optional(),
 });

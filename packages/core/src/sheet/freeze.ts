@@ -75,7 +75,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     gauge_findings: findingsOf(run, signed.at_ms),
     outcome: outcomeOf(run, verdict, isWhole),
     ...endOf(run),
-    ...(started.answers_sheet ? { answers_sheet: started.answers_sheet } : {}),
+    ...answered(started),
     verdict,
     ...(proofs ? { proofs: [...proofs] } : {}),
     settings,
@@ -189,3 +189,12 @@ const cautionsOf = (run: Run): SheetBody['cautions'] =>
       ? [{ step_id: id, hazard: caution.hazard, accepted_at_ms: run.done[id] }]
       : [],
   );
+
+/** What this visit is the answer to: a sheet that was not in order, a repair. */
+const answered = ({
+  answers_sheet: sheet,
+  answers_repair: repair,
+}: Run['started']): Pick<SheetBody, 'answers_sheet' | 'answers_repair'> => ({
+  ...(sheet ? { answers_sheet: sheet } : {}),
+  ...(repair ? { answers_repair: repair } : {}),
+});

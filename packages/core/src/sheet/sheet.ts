@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { digestSchema, keySignatureSchema } from '../digest';
 import { plateSchema } from '../family';
 import { gaugeSchema, verdicts } from '../gauge';
+import { repairAnsweredSchema } from '../run';
 import {
   controlSchema,
   crackingSchema,
@@ -111,6 +112,8 @@ export const sheetBodySchema = z.object({
   ended: z.object({ why: z.enum(endReasons), reason: text }).optional(),
   /** Hash of the sheet, not in order, that this visit answers. */
   answers_sheet: hash.optional(),
+  /** The repair after which this visit proved the valve anew. */
+  answers_repair: repairAnsweredSchema.optional(),
   /** Of the worst of what was proved; null where nothing was set. */
   verdict: z.enum(sheetVerdicts).nullable(),
   /** Everything that this visit owed a proof of; absent in version 1. */

@@ -119,4 +119,9 @@ export const migrations: readonly Migration[] = [
         `CREATE TABLE summaries (valve_id TEXT PRIMARY KEY REFERENCES valves(id), body TEXT NOT NULL)`,
       ]),
   },
+  {
+    name: '0009-repairs',
+    up: ({ context }) =>
+      run(context, [`CREATE TABLE repairs (id TEXT PRIMARY KEY, body TEXT NOT NULL)`]),
+  },
 ];

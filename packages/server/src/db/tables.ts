@@ -8,6 +8,7 @@ export type Tables = {
   readonly gauges: ModelStatic<Stored<{ id: string; tag: string; body: string }>>;
   readonly rounds: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly systems: ModelStatic<Stored<{ id: string; body: string }>>;
+  readonly repairs: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly settings: ModelStatic<Stored<{ id: string; body: string }>>;
   /** What lists ask of a valve: derived from its sheets. */
   readonly summaries: ModelStatic<Stored<{ valve_id: string; body: string }>>;
@@ -107,6 +108,7 @@ export function defineTables(sequelize: Sequelize): Tables {
     gauges: define('gauges', { id: id(), tag: text(), body: text() }),
     rounds: define('rounds', { id: id(), body: text() }),
     systems: define('systems', { id: id(), body: text() }),
+    repairs: define('repairs', { id: id(), body: text() }),
     settings: define('settings', { id: id(), body: text() }),
     summaries: define('summaries', { valve_id: id(), body: text() }),
     runs: define('runs', {

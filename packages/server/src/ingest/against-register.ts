@@ -5,6 +5,7 @@ import {
   gaugeSchema,
   houseRulesSchema,
   isPractice,
+  repairSchema,
   valveSchema,
   type EventOf,
   type Gauge,
@@ -13,7 +14,12 @@ import type { Tables } from '../db/tables';
 
 export type RegisterError = {
   readonly code:
-    'valve.not_found' | 'plate.never_so' | 'gauge.not_found' | 'gauge.never_so' | 'rules.never_so';
+    | 'valve.not_found'
+    | 'plate.never_so'
+    | 'gauge.not_found'
+    | 'gauge.never_so'
+    | 'rules.never_so'
+    | 'repair.never_so';
   readonly detail: { readonly id: string };
 };
 
@@ -35,7 +41,29 @@ export async function registerError(
     const error = await gaugeError(tables, gauge);
     if (error) return error;
   }
-  const rules = started.house_rules;
+  return (await repairError(tables, started)) ?? rulesError(tables, started);
+}
+
+/** The repair that a run answers was made on its valve. */
+async function repairError(
+  tables: Tables,
+  { valve_id, answers_repair: answered }: EventOf<'started'>,
+): Promise<RegisterError | undefined> {
+  if (!answered) return undefined;
+  const placeOf = (value: unknown) => {
+    const { id, at_ms, valve_id: made } = repairSchema.parse(value);
+    return { id, at_ms, valve_id: made };
+  };
+  const { id } = answered;
+  return (await hasStood(tables, ['repairs', id], placeOf, { ...answered, valve_id }))
+    ? undefined
+    : { code: 'repair.never_so', detail: { id } };
+}
+
+async function rulesError(
+  tables: Tables,
+  { house_rules: rules }: EventOf<'started'>,
+): Promise<RegisterError | undefined> {
   for (const ordinary of [defaultHouseRules, ...earlierHouseRules]) {
     const rulesOf = (value: unknown) =>
       houseRulesSchema.parse({ ...ordinary, ...(value as object) });

@@ -17,7 +17,7 @@ import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 
 type Kept = { readonly id: string; readonly tag?: string };
-type TableName = 'sites' | 'gauges' | 'rounds' | 'systems' | 'valves';
+type TableName = 'sites' | 'gauges' | 'rounds' | 'systems' | 'valves' | 'repairs';
 
 const bodyOf = async (
   tables: Tables,

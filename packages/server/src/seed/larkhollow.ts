@@ -15,6 +15,7 @@ import { keepDocument } from '../db/keep';
 import type { Store } from '../db/open';
 import { ingest } from '../ingest/ingest';
 import { sheetsOf } from '../sheet/shelf';
+import { demoRepairs } from './repairs';
 import { demoRounds, demoSystems } from './systems';
 import { demoGauges, demoValves, type DemoValve } from './valves';
 
@@ -46,6 +47,8 @@ export async function seedLarkhollow(
       await keepDocument(tables, 'rounds', { id: round.id, body: body(round) });
     for (const system of demoSystems())
       await keepDocument(tables, 'systems', { id: system.id, body: body(system) });
+    for (const repair of demoRepairs(now))
+      await keepDocument(tables, 'repairs', { id: repair.id, body: body(repair) });
   });
   for (const demo of demoValves) {
     await makeHistory(store, demo, gauges, now);

@@ -6,6 +6,7 @@ import {
   families,
   isInstrument,
   procedureOf,
+  repairsOf,
   startDraft,
   type Gauge,
   type GaugeFitness,
@@ -14,7 +15,7 @@ import {
 } from '@holvek/core';
 import { BagCard } from '@/bag/bag-card';
 import { YStack } from '@/ui/kit';
-import { useGauges, useHouseRules, useIsReadyToStart, useValves } from '@/data/queries';
+import { useGauges, useHouseRules, useIsReadyToStart, useRepairs, useValves } from '@/data/queries';
 import { shelf } from '@/data/store';
 import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
 import { changePreferences, usePreferences } from '@/settings/preferences';
@@ -91,6 +92,7 @@ function StartForm({
     const gauge = gaugeAt(side);
     return !gauge || (judges && fitness(side)(gauge).grade === 'unfit');
   });
+  const repairs = useRepairs();
   const open = useOpenRun(valve.id) !== undefined;
   const hasName = name.trim().length >= 2;
   const start = async () => {
@@ -105,6 +107,7 @@ function StartForm({
       gauges: Object.fromEntries(sides.map(({ side }) => [side, gaugeAt(side)!])),
       rules,
       sheets: visits.get(valve.id) ?? [],
+      repairs: repairsOf(repairs.data ?? [], valve.id),
       ...(isPractice ? { twin } : {}),
     });
     const begun = await shelf.begin(draft, name.trim());

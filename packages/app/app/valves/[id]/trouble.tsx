@@ -1,5 +1,5 @@
 import { procedureOf, signsOf, type Evidence, type Valve } from '@holvek/core';
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { CauseCards } from '@/step/parts/cause-cards';
 import { Screen } from '@/shell/screen';
@@ -74,6 +74,9 @@ function TroubleOf({ valve }: { readonly valve: Valve }) {
           ) : null}
         </>
       )}
+      <WordButton onPress={() => router.push(`/valves/${valve.id}/repair` as Href)}>
+        it was opened: note the repair
+      </WordButton>
     </Screen>
   );
 }

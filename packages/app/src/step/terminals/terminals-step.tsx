@@ -1,19 +1,17 @@
 import { terminalKey, terminals, terminalsLeft, type StepOf } from '@holvek/core';
-import Check from 'lucide-react-native/icons/check';
-import { View, XStack, YStack } from '@/ui/kit';
+import { XStack, YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
 import { useDesk } from '@/run/use-desk';
 import { useKeys } from '@/shell/use-keys';
-import { useInk } from '@/theme/use-ink';
 import { Pill } from '@/ui/card';
 import { BigButton, Press } from '@/ui/press';
+import { TickBox } from '@/ui/tick-box';
 import { Muted, Title, Words } from '@/ui/words';
 
 /** Every terminal looked at before the supply comes on: a tap for each that is right, another takes it back. */
 export function TerminalsStep({ step }: { readonly step: StepOf<'terminals'> }) {
   const { run, add } = useDesk();
-  const ink = useInk();
   const left = terminalsLeft(run);
   const done = () => void add({ type: 'step_done', step_id: step.id });
   useKeys({ n: () => left === 0 && done() });
@@ -60,17 +58,7 @@ export function TerminalsStep({ step }: { readonly step: StepOf<'terminals'> }) 
               justifyContent="center"
             >
               <XStack gap="$3" alignItems="center">
-                <View
-                  width={24}
-                  height={24}
-                  borderRadius="$1"
-                  borderWidth={2}
-                  borderColor={isRight ? '$verdigris' : '$muted'}
-                  alignItems="center"
-                  justifyContent="center"
-                >
-                  {isRight ? <Check size={18} color={ink.verdigrisDeep} strokeWidth={3} /> : null}
-                </View>
+                <TickBox isTicked={isRight} />
                 <Words flex={1} color={isRight ? '$onLane' : '$color'}>
                   {say}
                 </Words>

@@ -1,0 +1,146 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { repairParts, type Repair, type RepairPart, type Valve } from '@holvek/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Controller, useForm, type Control, type Path } from 'react-hook-form';
+import { Refusal } from '@/data/api';
+import { useChangeRepair } from '@/data/queries';
+import { newId } from '@/data/run-shelf';
+import { preferences } from '@/settings/preferences';
+import { Screen } from '@/shell/screen';
+import { Card } from '@/ui/card';
+import { Field } from '@/ui/field';
+import { XStack, YStack } from '@/ui/kit';
+import { BigButton, Press } from '@/ui/press';
+import { TickBox } from '@/ui/tick-box';
+import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { refusalWords } from '@/words/trouble';
+import { emptyRepair, repairFormSchema, toRepair, type RepairTexts } from './repair-form';
+
+const keptNow = (texts: RepairTexts, id: string, valveId: string): Repair =>
+  toRepair(texts, { id, valveId, now: Date.now() });
+
+/** A valve that was stripped: what was found, what is new in it, and when that is due again. */
+export function RepairPage({ valve }: { readonly valve: Valve }) {
+  const router = useRouter();
+  const change = useChangeRepair();
+  const [opened] = useState(() => ({ id: newId(), now: Date.now() }));
+  const { control, handleSubmit } = useForm<RepairTexts>({
+    resolver: zodResolver(repairFormSchema(opened.now)),
+    defaultValues: emptyRepair(opened.now, preferences().technician),
+  });
+  const keep = handleSubmit((texts) =>
+    change.mutate(keptNow(texts, opened.id, valve.id), {
+      onSuccess: () => router.replace(`/valves/${valve.id}`),
+    }),
+  );
+  return (
+    <Screen
+      title={`${valve.tag}: repair`}
+      under={valve.name}
+      back
+      footer={
+        <BigButton flex={1} disabled={change.isPending} onPress={() => void keep()}>
+          Keep the repair
+        </BigButton>
+      }
+    >
+      <Card tone="warn">
+        <Strong color="$onBrassSoft">Dead and proven so before it is opened</Strong>
+        <Words color="$onBrassSoft">
+          Isolated, relieved and locked on both sides. The maker’s own drawing and torques come
+          before anything here.
+        </Words>
+      </Card>
+      <YStack gap="$4">
+        <TextField control={control} name="found" label="What was found" />
+        <Controller
+          name="parts"
+          control={control}
+          render={({ field }) => <Parts chosen={field.value} onChange={field.onChange} />}
+        />
+        <TextField control={control} name="note" label="Anything else, if there is" />
+        <TextField control={control} name="done_on" label="Done on" />
+        <TextField control={control} name="parts_due_on" label="Parts due again on, if known" />
+        <TextField control={control} name="by" label="Who has done it" />
+      </YStack>
+      {change.error ? (
+        <Words color="$vermilion" role="alert">
+          {change.error instanceof Refusal
+            ? refusalWords(change.error.code)
+            : 'The server cannot be reached, and this browser keeps nothing. Nothing was changed.'}
+        </Words>
+      ) : null}
+      <Muted>
+        What was set before a repair no longer counts: the valve is set and proved anew.
+      </Muted>
+    </Screen>
+  );
+}
+
+function TextField({
+  control,
+  name,
+  label,
+}: {
+  readonly control: Control<RepairTexts>;
+  readonly name: Path<RepairTexts>;
+  readonly label: string;
+}) {
+  return (
+    <Controller
+      name={name}
+      control={control}
+      render={({ field, fieldState }) => (
+        <Field
+          label={label}
+          value={String(field.value)}
+          onChangeText={field.onChange}
+          error={fieldState.error?.message}
+          maxLength={2000}
+        />
+      )}
+    />
+  );
+}
+
+const partList = Object.entries(repairParts) as [RepairPart, string][];
+
+/** Which parts are new, ticked one by one. */
+function Parts({
+  chosen,
+  onChange,
+}: {
+  readonly chosen: readonly RepairPart[];
+  readonly onChange: (parts: RepairPart[]) => void;
+}) {
+  return (
+    <YStack role="group" aria-label="Parts that are new">
+      <Heading>Parts that are new</Heading>
+      {partList.map(([part, say]) => {
+        const isNew = chosen.includes(part);
+        const others = chosen.filter((each) => each !== part);
+        return (
+          <Press
+            key={part}
+            role="checkbox"
+            aria-checked={isNew}
+            aria-label={say}
+            onPress={() => onChange(isNew ? others : [...others, part])}
+          >
+            <XStack
+              gap="$3"
+              alignItems="center"
+              minHeight={52}
+              borderBottomWidth={1}
+              borderColor="$line"
+            >
+              <TickBox isTicked={isNew} />
+              <Words>{say}</Words>
+            </XStack>
+          </Press>
+        );
+      })}
+    </YStack>
+  );
+}

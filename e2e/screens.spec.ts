@@ -106,11 +106,12 @@ test('the register goes out as CSV and comes back, wrong rows named', async ({ p
   const valves = (await (await request.get('/api/valves')).json()) as unknown[];
   const csv = await (await request.get('/api/valves.csv')).text();
   const lines = csv.trim().split('\n');
-  const wrong = lines
-    .find((line) => line.includes('PRV-03'))!
-    .replace('PRV-03', 'PRV-99')
-    .replace(',80,', ',many,')
-    .replace('prv-03', 'prv-99');
+  const oneLike = (tag: string) =>
+    lines
+      .filter((line) => line.includes('PRV-03'))
+      .map((line) => line.replace('PRV-03', tag).replace('prv-03', tag.toLowerCase()));
+  const right = oneLike('PRV-98');
+  const wrong = oneLike('PRV-99').map((line) => line.replace(',80,', ',many,'));
   await page.goto('/valves');
   await page.getByRole('button', { name: 'register as a file' }).click();
   const chooser = page.waitForEvent('filechooser');
@@ -120,10 +121,19 @@ test('the register goes out as CSV and comes back, wrong rows named', async ({ p
   ).setFiles({
     name: 'valves.csv',
     mimeType: 'text/csv',
-    buffer: Buffer.from(`\uFEFF${[...lines, wrong].join('\n')}`),
+    buffer: Buffer.from(`\uFEFF${[...lines, ...right, ...wrong].join('\n')}`),
   });
-  await expect(page.getByText(`${valves.length} valves kept`)).toBeVisible();
-  await expect(page.getByText(/size_dn/)).toBeVisible();
+  const tells = page.getByTestId('what-it-does');
+  await expect(tells).toContainText(`${valves.length + 1} valves read, none taken yet`);
+  await expect(tells).toContainText('New, 1: PRV-98');
+  await expect(tells).not.toContainText('Changed');
+  await expect(tells).toContainText(/size_dn/);
+  const count = async () =>
+    ((await (await request.get('/api/valves')).json()) as unknown[]).length - valves.length;
+  expect(await count()).toBe(0);
+  await page.getByRole('button', { name: 'Take it into the register' }).click();
+  await expect(tells).toContainText(`${valves.length + 1} valves kept`);
+  expect(await count()).toBe(1);
 });
 
 test('the app can be installed: a manifest, and every picture that it names', async ({

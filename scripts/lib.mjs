@@ -13,6 +13,22 @@ const started = Date.now();
 export const tell = (line) =>
   console.log(`[${String(Math.round((Date.now() - started) / 1000)).padStart(3)} s] ${line}`);
 
+/** What is at work now: when one thing fails, nothing is left running behind it. */
+const atWork = new Set();
+
+function spawned(command, args, options) {
+  const child = spawn(command, args, { cwd: root, ...options });
+  atWork.add(child);
+  child.on('close', () => atWork.delete(child));
+  return child;
+}
+
+function giveUp(what, code) {
+  tell(`${what} failed`);
+  for (const child of atWork) child.kill('SIGTERM');
+  process.exit(code ?? 1);
+}
+
 /** Runs a command in the repository; its output is shown, and a failure ends everything. */
 export function run(command, args, options = {}) {
   const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
@@ -22,14 +38,18 @@ export function run(command, args, options = {}) {
   }
 }
 
+/** The same beside other work: what it says is shown as it comes. */
+export function runShowing(command, args) {
+  return new Promise((done) => {
+    const child = spawned(command, args, { stdio: 'inherit' });
+    child.on('close', (code) => (code === 0 ? done() : giveUp([command, ...args].join(' '), code)));
+  });
+}
+
 /** Runs a command quietly, saying every few seconds that it is still at work. */
 export function runTelling(what, command, args, options = {}) {
   return new Promise((done) => {
-    const child = spawn(command, args, {
-      cwd: root,
-      stdio: ['ignore', 'pipe', 'pipe'],
-      ...options,
-    });
+    const child = spawned(command, args, { stdio: ['ignore', 'pipe', 'pipe'], ...options });
     const output = [];
     child.stdout.on('data', (chunk) => output.push(chunk));
     child.stderr.on('data', (chunk) => output.push(chunk));
@@ -38,8 +58,7 @@ export function runTelling(what, command, args, options = {}) {
       clearInterval(timer);
       if (code === 0) return done();
       process.stdout.write(Buffer.concat(output));
-      tell(`${what} failed`);
-      process.exit(code ?? 1);
+      giveUp(what, code);
     });
   });
 }

@@ -18,12 +18,15 @@ const folders = {
   run: 'packages/core/src/run',
   sheet: 'packages/core/src/sheet',
   quantity: 'packages/core/src/quantity',
+  evidence: 'packages/core/src/evidence',
+  ingest: 'packages/server/src/ingest',
   server: 'packages/server/src/db',
 };
 /** Where the tests that judge a folder stand, besides its own. */
 const judgedBy = {
   run: 'core/src/(run|sheet)',
   sheet: 'core/src/(sheet|run/proofs|report)',
+  ingest: 'server/src/routes/(runs|repairs|instruments)',
   server: 'server/src/(db|routes)',
 };
 
@@ -90,7 +93,10 @@ function survives({ path, from, to, instead }, pattern) {
   writeFileSync(path, whole.slice(0, from) + instead + whole.slice(to));
   try {
     const options = { cwd: root, stdio: 'ignore', timeout: 120_000 };
-    const found = spawnSync('npx', ['jest', '--bail', '--testPathPattern', pattern], options);
+    const jest = join(root, 'node_modules/jest/bin/jest.js');
+    const project = path.includes('packages/server') ? 'server' : 'core';
+    const args = [jest, '--bail', '--selectProjects', project, '--testPathPattern', pattern];
+    const found = spawnSync(process.execPath, args, options);
     return found.status === 0;
   } finally {
     writeFileSync(path, whole);

@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { build, install, root, run, runTelling, tell } from './lib.mjs';
+import { build, install, root, run, runShowing, runTelling, tell } from './lib.mjs';
 
 /**
  * Everything that must hold before a change is taken: types, lint, unit tests, the real interface.
@@ -8,28 +8,33 @@ import { build, install, root, run, runTelling, tell } from './lib.mjs';
  */
 const isQuick = process.argv.includes('--quick');
 const parts = [];
+const started = Date.now();
 
 await install();
 if (!isQuick) ensureDebian();
-await timed('types', types);
 if (isQuick) {
+  await timed('types', types);
   await timed('lint and format', lint);
   await timed('unit tests of what has changed', () =>
     step('npx', ['jest', '--onlyChanged', '--passWithNoTests']),
   );
 } else {
-  // Lint and most of the build are one long thread each: two lanes keep two cores busy.
-  await timed('lint, build, unit tests and benchmarks, in two lanes', () =>
-    Promise.all([
-      lint().then(() => unit('app', 'server', 'paper')),
-      build()
-        .then(() => unit('core'))
-        .then(benchmarks),
-    ]),
-  );
-  await timed('end-to-end tests', endToEnd);
+  // A browser waits for much of its time: what needs no clock fills the cores meanwhile, and gives way to it.
+  await Promise.all([inTheShade(), inTheBrowser()]);
 }
 report();
+
+async function inTheShade() {
+  await timed('types', types);
+  await timed('lint and format', lint);
+  await timed('unit tests', unit);
+  await timed('benchmarks, a quick look that they run', benchmarks);
+}
+
+async function inTheBrowser() {
+  await timed('build', build);
+  await timed('end-to-end tests', endToEnd);
+}
 
 /** Types of each part, and of the tests and scripts at the root. */
 async function types() {
@@ -42,35 +47,28 @@ async function types() {
   await Promise.all([check('packages/server'), check('.')]);
 }
 
+/** Runs a command behind what a clock watches. */
+const behind = (what, ...command) => runTelling(what, 'nice', ['-n', '10', ...command]);
+
 async function lint() {
   const cache = ['--cache', '--cache-location', 'node_modules/.cache/eslint.json'];
-  await runTelling('linting', 'npx', ['eslint', '.', '--max-warnings', '0', ...cache]);
-  await runTelling('checking the format', 'npx', [
-    'prettier',
-    '--check',
-    '--log-level',
-    'warn',
-    '.',
-  ]);
-  await runTelling('looking for what nobody uses', 'npx', ['knip', '--no-progress']);
+  await behind('linting', 'npx', 'eslint', '.', '--max-warnings', '0', ...cache);
+  await behind('checking the format', 'npx', 'prettier', '--check', '--log-level', 'warn', '.');
+  await behind('looking for what nobody uses', 'npx', 'knip', '--no-progress');
 }
 
-/** Unit tests of some parts, in one process; what they say is shown when one fails. */
-function unit(...projects) {
-  const args = ['jest', '--ci', '--maxWorkers=1', '--selectProjects', ...projects];
-  return runTelling(`testing ${projects.join(' and ')}`, 'npx', args);
-}
+/** Unit tests of every part; what they say is shown when one fails. */
+const unit = () => behind('testing', 'npx', 'jest', '--ci', '--maxWorkers=2');
 
 /** A quick look that they run: their figures are looked at elsewhere. */
 function benchmarks() {
   const some = ['coach', 'regimes', 'zerospan', 'edges', 'tuning', 'lockup'];
-  const args = ['tsx', 'scripts/bench/index.ts', ...some, '--quick'];
-  return runTelling('running benchmarks', 'npx', args);
+  return behind('running benchmarks', 'npx', 'tsx', 'scripts/bench/index.ts', ...some, '--quick');
 }
 
 async function endToEnd() {
-  await step('node', ['scripts/e2e-server.mjs', '8151', 'seed']);
-  await step('npx', ['playwright', 'test']);
+  await runTelling('seeding', 'node', ['scripts/e2e-server.mjs', '8151', 'seed']);
+  await runShowing('npx', ['playwright', 'test']);
 }
 
 async function step(command, args) {
@@ -85,9 +83,9 @@ async function timed(what, work) {
   parts.push({ what, seconds: Math.round((Date.now() - began) / 1000) });
 }
 
-/** The time of each part, on the screen and in a file, so that a slow one shows itself. */
+/** The time of each part (two go on at a time), on the screen and in a file, so that a slow one shows itself. */
 function report() {
-  const total = parts.reduce((sum, { seconds }) => sum + seconds, 0);
+  const total = Math.round((Date.now() - started) / 1000);
   for (const { what, seconds } of parts) tell(`${String(seconds).padStart(4)} s  ${what}`);
   mkdirSync(join(root, 'test-results'), { recursive: true });
   writeFileSync(join(root, 'test-results/times.json'), JSON.stringify({ parts, total }, null, 2));

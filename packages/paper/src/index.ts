@@ -1,3 +1,3 @@
 export { labelsPdf, type Label } from './labels-pdf';
-export { sheetPdf, type Filed } from './sheet-pdf';
+export { sheetPdf, type Beside } from './sheet-pdf';
 export type { PaperFonts } from './page';

@@ -13,7 +13,7 @@ import {
   type SheetBody,
 } from '@holvek/core';
 import { z } from 'zod';
-import { reportOf, sheetPdf, type Filed } from './sheet-pdf';
+import { reportOf, sheetPdf, type Beside } from './sheet-pdf';
 
 const root = join(__dirname, '../../..');
 const family = join(root, 'node_modules/@expo-google-fonts/atkinson-hyperlegible');
@@ -37,9 +37,9 @@ const folder = mkdtempSync(join(tmpdir(), 'holvek-pdf-'));
 afterAll(() => rmSync(folder, { recursive: true }));
 
 /** The words of a PDF, by Debian's poppler-utils. */
-async function wordsOf(sheet: Sheet, filed?: Filed): Promise<string> {
+async function wordsOf(sheet: Sheet, beside?: Beside): Promise<string> {
   const file = join(folder, 'sheet.pdf');
-  writeFileSync(file, await sheetPdf(sheet, fonts, filed));
+  writeFileSync(file, await sheetPdf(sheet, fonts, beside));
   return execFileSync('pdftotext', ['-raw', file, '-'], { encoding: 'utf8' });
 }
 /** Paper breaks lines where it must: words are compared without their spaces. */
@@ -65,6 +65,17 @@ describe('a sheet on paper (needs pdftotext of poppler-utils)', () => {
     const said = reportOf(sheet).blocks.flatMap(saidBy);
     expect(said.length).toBeGreaterThan(30);
     expect(said.filter((text) => !words.includes(squeezed(text)))).toEqual([]);
+  });
+
+  test('a gauge that failed its check since stands before all else, and nothing where none did', async () => {
+    const sheet = sheetOf(bodies[0]![1]);
+    const failure = { on: '2026-12-03', since: '2026-05-01', why: 'read 12 kPa low' };
+    const words = squeezed(await wordsOf(sheet, { doubts: [{ tag: 'G-12', failure }] }));
+    expect(words).toContain(squeezed('In doubt: read it again with another gauge'));
+    expect(words).toContain(squeezed('G-12 failed its check on 2026-12-03: read 12 kPa low.'));
+    expect(words).toContain(squeezed('since 2026-05-01 cannot be vouched for.'));
+    expect(words.indexOf('Indoubt')).toBeLessThan(words.indexOf('Cautionsaccepted'));
+    expect(squeezed(await wordsOf(sheet, { doubts: [] }))).not.toContain('Indoubt');
   });
 
   test('long notes, many open ends and reasons go on over further pages, none cut', async () => {
@@ -100,7 +111,7 @@ describe('a sheet on paper (needs pdftotext of poppler-utils)', () => {
       key: 'ab12'.repeat(16),
       signature: 'x',
     };
-    const words = squeezed(await wordsOf(sheet, line));
+    const words = squeezed(await wordsOf(sheet, { filed: line }));
     expect(words).toContain('log17-3f2a9c0411aa22bb·filed2026-11-2409:05UTC');
     expect(words).toContain(`key${'ab12'.repeat(16)}`);
     expect(squeezed(await wordsOf(sheet))).not.toContain('filed2026');
@@ -109,7 +120,7 @@ describe('a sheet on paper (needs pdftotext of poppler-utils)', () => {
   test('one that is signed and not filed says so on every page, and is in no log', async () => {
     const body = { ...bodies[0]![1], rehearsal: false };
     const long = Array.from({ length: 40 }, (_, i) => `note ${i} ${'and so on '.repeat(30)}`);
-    const words = await wordsOf(sheetOf({ ...body, notes: long }), 'not_yet');
+    const words = await wordsOf(sheetOf({ ...body, notes: long }), { filed: 'not_yet' });
     const pages = Number(/page \d+ of (\d+)/u.exec(words)![1]);
     expect(pages).toBeGreaterThan(1);
     expect(words.match(/NOT YET FILED/gu)).toHaveLength(pages);

@@ -1,9 +1,13 @@
 import {
+  DOUBT_TITLE,
+  doubtWords,
   headWords,
   judgingGauge,
   printersIn,
   printSignal,
   report,
+  type Block,
+  type GaugeDoubt,
   type LogLine,
   type Report,
   type Sheet,
@@ -38,16 +42,24 @@ export const reportOf = ({ body }: Sheet): Report => {
 /** Where a sheet stands: by its line in the log, or signed on a phone and in no log yet. */
 export type Filed = LogLine | 'not_yet';
 
+/** What stands beside a sheet and is no part of it. */
+export type Beside = {
+  readonly filed?: Filed | undefined;
+  /** Gauges that failed a check after it was signed. */
+  readonly doubts?: readonly GaugeDoubt[];
+};
+
 /** A sheet on A4 that can be handed to a client: as many pages as it takes, and nothing cut. */
 export async function sheetPdf(
   sheet: Sheet,
   fonts: PaperFonts,
-  filed?: Filed,
+  { filed, doubts = [] }: Beside = {},
 ): Promise<Uint8Array<ArrayBuffer>> {
   const doc = openDocument(`${sheet.body.valve_tag} as-left sheet`, fonts);
   const told = reportOf(sheet);
   const flow = new Flow(doc);
   heading(doc, flow, told, sheet);
+  if (doubts.length > 0) drawBlock(doc, flow, doubtBlock(doubts));
   for (const block of told.blocks) drawBlock(doc, flow, block);
   signature(doc, flow, sheet);
   if (filed && filed !== 'not_yet') filing(doc, flow, filed);
@@ -56,6 +68,13 @@ export async function sheetPdf(
   else if (filed === 'not_yet') bands(doc, 'SIGNED, NOT YET FILED: the filed sheet counts');
   return bytesOf(doc);
 }
+
+/** Said before everything that the sheet says: it may rest on a wrong reading. */
+const doubtBlock = (doubts: readonly GaugeDoubt[]): Block => ({
+  kind: 'words',
+  title: DOUBT_TITLE,
+  lines: doubts.map((doubt) => ({ text: doubtWords(doubt, (day) => day), tone: 'stop' })),
+});
 
 /** Across the head of every page: nobody may take it for a record that is filed. */
 function bands(doc: Doc, words: string) {

@@ -1,16 +1,18 @@
+import { doubtsOf } from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { XStack } from '@/ui/kit';
 import { api } from '@/data/api';
-import { useSheets } from '@/data/queries';
+import { useGauges, useSheets } from '@/data/queries';
 import { Screen } from '@/shell/screen';
 import { DoubtCard } from '@/sheet/doubt-card';
 import { EvidenceCard } from '@/sheet/evidence-card';
 import { canSharePdf, sharePdf, takeAway, type Ending } from '@/sheet/paper/take-away';
 import { ReviseSheet } from '@/sheet/revise-sheet';
 import { ReportView } from '@/report/report-view';
+import { localDay } from '@/ui/local-day';
 import { BigButton, WordButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Muted } from '@/ui/words';
@@ -29,6 +31,7 @@ export default function SheetScreen() {
   const sheet = kept ?? fetched.data;
   const [taking, setTaking] = useState<Ending>();
   const [hasFailed, setFailed] = useState(false);
+  const gauges = useGauges().data ?? [];
   const [isRevising, setRevising] = useState(false);
   if (!sheet)
     return fetched.isError ? (
@@ -43,10 +46,11 @@ export default function SheetScreen() {
       <Loading what="Fetching the sheet" />
     );
   const { body } = sheet;
+  const beside = { doubts: doubtsOf(body, gauges, localDay) };
   const take = async (ending: Ending) => {
     setTaking(ending);
     setFailed(false);
-    await takeAway(sheet, ending)
+    await takeAway(sheet, ending, beside)
       .catch(() => setFailed(true))
       .finally(() => setTaking(undefined));
   };
@@ -94,7 +98,7 @@ export default function SheetScreen() {
           <WordButton onPress={() => setRevising(true)}>correct by a new revision</WordButton>
         )}
         {canSharePdf() ? (
-          <WordButton onPress={() => void sharePdf(sheet).catch(() => setFailed(true))}>
+          <WordButton onPress={() => void sharePdf(sheet, beside).catch(() => setFailed(true))}>
             share the PDF
           </WordButton>
         ) : null}

@@ -107,6 +107,8 @@ export const api = {
     ask(`/valves/${enc(valve.id)}`, valveSchema, { method: 'PUT', body: valve, ...change }),
   importValves: (csv: string) =>
     ask('/valves/import', importedSchema, { method: 'POST', body: { csv } }),
+  previewValves: (csv: string) =>
+    ask('/valves/import', importedSchema, { method: 'POST', body: { csv, preview: true } }),
   verify: (valveId: string) =>
     ask(`/valves/${enc(valveId)}/verify`, z.object({ sheets: z.number(), entries: z.number() })),
   evidence: (sheetId: string) => ask(`/sheets/${enc(sheetId)}/evidence`, evidenceSummarySchema),

@@ -1,4 +1,4 @@
-import { doubtsOf, type SheetBody } from '@holvek/core';
+import { DOUBT_TITLE, doubtsOf, doubtWords, type SheetBody } from '@holvek/core';
 import { useGauges } from '@/data/queries';
 import { Card } from '@/ui/card';
 import { dayWords, localDay } from '@/ui/local-day';
@@ -11,10 +11,10 @@ export function DoubtCard({ body }: { readonly body: Pick<SheetBody, 'gauges' | 
   if (doubts.length === 0) return null;
   return (
     <Card tone="stop" role="alert" testID="doubt">
-      <Strong color="$onVermilionSoft">In doubt: read it again with another gauge</Strong>
-      {doubts.map(({ tag, failure }) => (
-        <Words key={tag} color="$onVermilionSoft">
-          {`${tag} failed its check on ${dayWords(failure.on)}: ${failure.why}. What it has read since ${dayWords(failure.since)} cannot be vouched for.`}
+      <Strong color="$onVermilionSoft">{DOUBT_TITLE}</Strong>
+      {doubts.map((doubt) => (
+        <Words key={doubt.tag} color="$onVermilionSoft">
+          {doubtWords(doubt, dayWords)}
         </Words>
       ))}
     </Card>

@@ -1,15 +1,23 @@
-import { useState } from 'react';
-import { useImportValves } from '@/data/queries';
-import { Refusal } from '@/data/api';
 import type { Imported } from '@holvek/core';
+import { useState } from 'react';
+import { api, Refusal } from '@/data/api';
+import { useImportValves } from '@/data/queries';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
-import { BigButton } from '@/ui/press';
-import { Muted, Strong, Words } from '@/ui/words';
 import { pickText } from '@/ui/files';
+import { BigButton, WordButton } from '@/ui/press';
+import { Muted, Strong, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
 
-/** The register as CSV, out and in; wrong rows are named and the good ones kept. */
+/** A file that was read: what it would do to the register, or has done. */
+type Read = { readonly csv: string; readonly imported: Imported; readonly isTaken: boolean };
+
+const troubleOf = (error: unknown): string =>
+  error instanceof Refusal
+    ? refusalWords(error.code)
+    : 'The server cannot be reached. Nothing was changed.';
+
+/** The register as CSV, out and in: first it is shown what a file would change, then it is taken. */
 export function RegisterFiles({
   isOpen,
   onClose,
@@ -18,29 +26,29 @@ export function RegisterFiles({
   readonly onClose: () => void;
 }) {
   const change = useImportValves();
-  const [result, setResult] = useState<Imported>();
+  const [read, setRead] = useState<Read>();
   const [trouble, setTrouble] = useState<string>();
-  const take = async () => {
-    const text = await pickText('.csv,text/csv');
-    if (text === undefined) return;
-    setResult(undefined);
+  const look = async () => {
+    const csv = await pickText('.csv,text/csv');
+    if (csv === undefined) return;
+    setRead(undefined);
     setTrouble(undefined);
-    change.mutate(text, {
-      onSuccess: (value) => setResult(value as Imported),
-      onError: (error) =>
-        setTrouble(
-          error instanceof Refusal
-            ? refusalWords(error.code)
-            : 'The server cannot be reached. Nothing was changed.',
-        ),
-    });
+    await api.previewValves(csv).then(
+      (imported) => setRead({ csv, imported, isTaken: false }),
+      (error: unknown) => setTrouble(troubleOf(error)),
+    );
   };
+  const take = (csv: string) =>
+    change.mutate(csv, {
+      onSuccess: (imported) => setRead({ csv, imported, isTaken: true }),
+      onError: (error) => setTrouble(troubleOf(error)),
+    });
   return (
     <BottomSheet isOpen={isOpen} title="Register as a file" onClose={onClose}>
       <BigButton kind="outline" onPress={() => window.location.assign('/api/valves.csv')}>
         Save as CSV
       </BigButton>
-      <BigButton kind="outline" onPress={() => void take()}>
+      <BigButton kind="outline" onPress={() => void look()}>
         Read a CSV
       </BigButton>
       <Muted>Points or commas for decimals, commas or semicolons between columns.</Muted>
@@ -49,17 +57,54 @@ export function RegisterFiles({
           {trouble}
         </Words>
       ) : null}
-      {result ? (
-        <Card>
-          <Strong>{`${result.kept.length} valves kept`}</Strong>
-          {result.issues.slice(0, 12).map(({ line, column, code }) => (
-            <Words
-              key={`${line}-${column}-${code}`}
-              color="$vermilion"
-            >{`Line ${line}, ${column}: ${code.replaceAll('_', ' ')}`}</Words>
-          ))}
-        </Card>
+      {read ? <WhatItDoes {...read} /> : null}
+      {read && !read.isTaken ? (
+        <>
+          <BigButton
+            disabled={change.isPending || isIdle(read.imported)}
+            onPress={() => take(read.csv)}
+          >
+            {isIdle(read.imported) ? 'Nothing to take' : 'Take it into the register'}
+          </BigButton>
+          <WordButton onPress={() => setRead(undefined)}>leave the register as it is</WordButton>
+        </>
       ) : null}
     </BottomSheet>
+  );
+}
+
+const isIdle = ({ fresh, changed }: Imported): boolean => fresh.length + changed.length === 0;
+
+/** Issues that are shown; the rest are counted. */
+const MOST_SHOWN = 12;
+
+/** Valve by valve what is new and what changes, and row by row what is wrong. */
+function WhatItDoes({ imported: { kept, fresh, changed, issues }, isTaken }: Read) {
+  const same = kept.length - fresh.length - changed.length;
+  const lines = [
+    ['New', fresh],
+    ['Changed', changed],
+  ] as const;
+  return (
+    <Card testID="what-it-does" role="status">
+      <Strong>
+        {isTaken ? `${kept.length} valves kept` : `${kept.length} valves read, none taken yet`}
+      </Strong>
+      {lines.map(([say, tags]) =>
+        tags.length > 0 ? (
+          <Words key={say}>{`${say}, ${tags.length}: ${tags.join(', ')}`}</Words>
+        ) : null,
+      )}
+      {same > 0 ? <Muted>{`${same} stand in the register just so`}</Muted> : null}
+      {issues.slice(0, MOST_SHOWN).map(({ line, column, code }) => (
+        <Words
+          key={`${line}-${column}-${code}`}
+          color="$vermilion"
+        >{`Line ${line}, ${column}: ${code.replaceAll('_', ' ')}`}</Words>
+      ))}
+      {issues.length > MOST_SHOWN ? (
+        <Words color="$vermilion">{`and ${issues.length - MOST_SHOWN} more`}</Words>
+      ) : null}
+    </Card>
   );
 }

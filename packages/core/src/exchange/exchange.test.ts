@@ -13,7 +13,7 @@ import {
   sheetFileSchema,
 } from './json-files';
 import { readingRowsOf, readReadingsCsv, writeReadingsCsv } from './readings-csv';
-import { readRegisterCsv, writeRegisterCsv } from './register-csv';
+import { overKnown, readRegisterCsv, writeRegisterCsv } from './register-csv';
 import type { Valve } from './valve-record';
 
 const valve = (tag: string, over: Partial<Valve> = {}): Valve => ({
@@ -128,6 +128,39 @@ describe('the register as CSV', () => {
     const { valves, issues } = unwrap(readRegisterCsv([head, ...broken].join('\n'), newId));
     expect(valves.map(({ tag }) => tag)).toEqual(['PRV-1']);
     expect(issues[0]).toMatchObject({ line: 5, column: 'size_dn' });
+  });
+
+  test('a valve with one wrong row among its rows is left out whole', () => {
+    const [head, ...rows] = writeRegisterCsv([valve('PRV-1'), valve('PRV-2')])
+      .trim()
+      .split('\n');
+    const last = rows.length - 1;
+    const broken = rows.map((row, i) => (i === last ? row.replace(',80,', ',huge,') : row));
+    const { valves, issues } = unwrap(readRegisterCsv([head, ...broken].join('\n'), newId));
+    expect(valves.map(({ tag }) => tag)).toEqual(['PRV-1']);
+    expect(issues).toMatchObject([{ line: last + 2, column: 'size_dn' }]);
+  });
+
+  test('rows of one valve that contradict one another are named, and it is left out', () => {
+    const [head, first, second, ...rest] = writeRegisterCsv([valve('PRV-1')])
+      .trim()
+      .split('\n');
+    const text = [head, first, second!.replace(',80,', ',100,'), ...rest].join('\n');
+    const { valves, issues } = unwrap(readRegisterCsv(text, newId));
+    expect(valves).toEqual([]);
+    expect(issues).toEqual([{ line: 3, column: 'tag', code: 'rows_contradict' }]);
+  });
+
+  test('what a file does not speak of stays, and springs keep their order', () => {
+    const known = valve('PRV-1', {
+      id: 'its-own',
+      about: { serial: 'S-1' },
+      plate: { ...plate, fitted_spring: plate.springs.at(-1)!.colour },
+    });
+    const read = unwrap(readRegisterCsv(writeRegisterCsv([known]), newId)).valves[0]!;
+    expect(read.plate.springs).not.toEqual(known.plate.springs);
+    expect(overKnown(known, { ...read, id: 'another' })).toEqual(known);
+    expect(overKnown(undefined, read)).toBe(read);
   });
 
   test('a row without an id is given one', () => {

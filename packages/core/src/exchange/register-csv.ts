@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { canonicalJson } from '../digest';
 import { err, ok, type Result } from '../result';
 import type { Spring } from '../valve';
 import { csvNumber, readCsv, writeCsv, type CsvIssue, type CsvRowIssue } from './csv-table';
@@ -120,10 +121,13 @@ function readMore(text: string): z.infer<typeof moreSchema> {
 export type RegisterCsv = {
   readonly valves: readonly Valve[];
   readonly issues: readonly CsvRowIssue[];
+  /** Line of each valve's first row, by its tag. */
+  readonly lines: ReadonlyMap<string, number>;
 };
 
 /**
- * Valves from CSV; rows that are wrong are named with line and column, the good ones are kept.
+ * Valves from CSV; rows that are wrong are named with line and column. A valve with a wrong row among its
+ * rows, or with rows that contradict one another, is left out whole; the others are kept.
  *
  * @param newId  gives an id to a row without one
  * @errors  csv.no_rows · csv.missing_columns
@@ -136,23 +140,52 @@ export function readRegisterCsv(text: string, newId: () => string): Result<Regis
   if (!table.ok) return err(table.error);
   const issues: CsvRowIssue[] = [];
   const byTag = new Map<string, Valve>();
+  const lines = new Map<string, number>();
+  const halves = new Set<string>();
   for (const { line, cells } of table.value.rows) {
     const parsed = valveSchema.safeParse(rowToValve(cells, newId));
     if (!parsed.success) {
+      halves.add(cells['tag'] ?? '');
       for (const issue of parsed.error.issues)
         issues.push({ line, column: columnOf(issue.path), code: issue.code });
       continue;
     }
-    const known = byTag.get(parsed.data.tag);
-    byTag.set(parsed.data.tag, known ? withSpring(known, parsed.data) : parsed.data);
+    const { tag } = parsed.data;
+    const known = byTag.get(tag);
+    if (known && !isSameBut(known, parsed.data)) {
+      halves.add(tag);
+      issues.push({ line, column: 'tag', code: 'rows_contradict' });
+    }
+    byTag.set(tag, known ? withSpring(known, parsed.data) : parsed.data);
+    if (!known) lines.set(tag, line);
   }
-  return ok({ valves: [...byTag.values()], issues });
+  const valves = [...byTag.values()].filter(({ tag }) => !halves.has(tag));
+  return ok({ valves, issues, lines });
+}
+
+/** Whether two rows say the same of a valve but for their springs. */
+function isSameBut(first: Valve, second: Valve): boolean {
+  const said = ({ id: _, plate, ...valve }: Valve) =>
+    canonicalJson({ ...valve, plate: { ...plate, springs: [], fitted_spring: '' } });
+  return said(first) === said(second);
 }
 
 const withSpring = (known: Valve, row: Valve): Valve => ({
   ...known,
   plate: { ...known.plate, springs: [...known.plate.springs, ...row.plate.springs] },
 });
+
+/**
+ * A valve that was read, over what the register has of it: what a file does not speak of stays (model and serial,
+ * retirement, the twin), and springs keep their order.
+ */
+export function overKnown(known: Valve | undefined, read: Valve): Valve {
+  if (!known) return read;
+  const places = new Map(known.plate.springs.map(({ colour }, i) => [colour, i]));
+  const placeOf = ({ colour }: Spring) => places.get(colour) ?? places.size;
+  const springs = [...read.plate.springs].sort((a, b) => placeOf(a) - placeOf(b));
+  return { ...known, ...read, id: known.id, plate: { ...read.plate, springs } as Valve['plate'] };
+}
 
 function rowToValve(cells: Readonly<Record<string, string>>, newId: () => string): unknown {
   const number = (column: string) => csvNumber(cells[column] ?? '');

@@ -29,7 +29,11 @@ export const problemSchema = z.object({
 });
 
 export const importedSchema = z.object({
+  /** Tags of the valves that were read and are right: taken, or to be taken where it is a preview. */
   kept: z.array(z.string()),
+  /** Which of them the register did not have, and which it had otherwise; the rest it has so already. */
+  fresh: z.array(z.string()),
+  changed: z.array(z.string()),
   issues: z.array(z.object({ line: z.number(), column: z.string(), code: z.string() })),
 });
 export type Imported = z.infer<typeof importedSchema>;

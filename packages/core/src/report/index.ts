@@ -6,3 +6,4 @@ export * from './report';
 export * from './scales';
 export * from './path';
 export * from './lane-span';
+export * from './doubt-words';

@@ -1,4 +1,11 @@
-import { defaultHouseRules, digestOf, kPa, writeRegisterCsv, type Valve } from '@holvek/core';
+import {
+  defaultHouseRules,
+  digestOf,
+  kPa,
+  writeRegisterCsv,
+  type Imported,
+  type Valve,
+} from '@holvek/core';
 import { codeOf, gauges, testServer, valve, type TestServer } from '../testing/server';
 
 let server: TestServer;
@@ -80,14 +87,53 @@ describe('the register as a file', () => {
       lines.at(-1)!.replace('PRV-70', 'PRV-71').replace(',80,', ',wide,'),
     ].join('\n');
     const answer = await server.send('POST', '/valves/import', { csv });
-    const { kept, issues } = (await answer.json()) as {
-      kept: string[];
-      issues: { column: string }[];
-    };
+    const { kept, fresh, changed, issues } = (await answer.json()) as Imported;
     expect(kept.sort()).toEqual(['PRV-07', 'PRV-70']);
+    expect([fresh, changed]).toEqual([['PRV-70'], ['PRV-07']]);
     expect(issues.map(({ column }) => column)).toEqual(['size_dn']);
     expect(await (await server.get(`/valves/${valve.id}`)).json()).toMatchObject({
       name: 'Gully line, lower',
+    });
+  });
+
+  const readIn = async (csv: string, preview?: true): Promise<Imported> =>
+    (await (
+      await server.send('POST', '/valves/import', { csv, ...(preview ? { preview } : {}) })
+    ).json()) as Imported;
+  const known = async () =>
+    (await (await server.get(`/valves/${valve.id}`)).json()) as Partial<Valve>;
+
+  test('a preview says what a file would do, and does nothing', async () => {
+    const named = { ...valve, name: 'Only looked at' };
+    const csv = writeRegisterCsv([named, { ...valve, id: 'y', tag: 'PRV-72' }]);
+    const looked = await readIn(csv, true);
+    expect(looked).toMatchObject({ fresh: ['PRV-72'], changed: ['PRV-07'], issues: [] });
+    expect((await known()).name).not.toBe('Only looked at');
+    expect((await server.get('/valves/y')).status).toBe(404);
+    expect(await readIn(csv)).toEqual(looked);
+    expect((await known()).name).toBe('Only looked at');
+    expect(await readIn(csv)).toMatchObject({ fresh: [], changed: [] });
+  });
+
+  test('what a file does not speak of stays: serial number, retirement', async () => {
+    const about = { serial: 'S-118', seal: 'L-4' };
+    const retired = { why: 'Line taken out', on: '2026-11-01' };
+    const before = await known();
+    await server.send('PUT', `/valves/${valve.id}`, { ...before, about, retired });
+    await readIn(writeRegisterCsv([{ ...valve, name: 'Renamed' }]));
+    expect(await known()).toMatchObject({ name: 'Renamed', about, retired });
+  });
+
+  test('a plate that cannot be is named with its line', async () => {
+    const plate = { ...valve.plate, outlet_rating_pa: kPa(300) };
+    const { kept, issues } = await readIn(
+      writeRegisterCsv([valve, { ...valve, id: 'z', tag: 'PRV-73', plate }]),
+      true,
+    );
+    expect(kept).toEqual(['PRV-07']);
+    expect(issues[0]).toMatchObject({
+      line: 2 + valve.plate.springs.length,
+      column: 'PRV-73',
     });
   });
 

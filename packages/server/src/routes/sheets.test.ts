@@ -1,6 +1,7 @@
 import {
   correctionDigest,
   deviceSigner,
+  failedCheck,
   makeDeviceKey,
   readJsonFile,
   readReadingsCsv,
@@ -70,6 +71,19 @@ describe('sheets', () => {
     );
     expect(json.sheet.id).toBe(id);
   }, 20_000);
+
+  test('one that rests on a gauge which failed since goes out marked so', async () => {
+    const sheet = (await (await server.get(`/sheets/${id}`)).json()) as Sheet;
+    const [gauge] = Object.values(sheet.body.gauges);
+    const sizeOf = async () =>
+      (await (await server.get(`/sheets/${id}.pdf`)).arrayBuffer()).byteLength;
+    const before = await sizeOf();
+    const failed = failedCheck(gauge!, { on: '2099-01-01', why: 'read 12 kPa low' });
+    expect((await server.send('PUT', `/gauges/${gauge!.id}`, failed)).status).toBe(200);
+    expect(await sizeOf()).toBeGreaterThan(before + 100);
+    await server.send('PUT', `/gauges/${gauge!.id}`, gauge);
+    expect(await sizeOf()).toBe(before);
+  });
 
   const change = {
     by: 'Tomas Brandt',

@@ -1,6 +1,8 @@
 import { z } from '@hono/zod-openapi';
 import {
   checkWith,
+  doubtsOf,
+  gaugeSchema,
   isCorrectionSigned,
   keySignatureSchema,
   readingRowsOf,
@@ -11,13 +13,14 @@ import {
   writeReadingsCsv,
   type Sheet,
 } from '@holvek/core';
-import { sheetPdf } from '@holvek/paper';
+import { sheetPdf, type Beside } from '@holvek/paper';
 import type { Context } from 'hono';
 import type { Store } from '../db/open';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import { lineOf } from '../sheet/log';
+import { documentsOf } from './documents';
 import { restsOn } from '../sheet/evidence-file';
 import { fontsIn } from '../sheet/fonts';
 import { fileSheet, isRevised, latestPractice, latestSheets, sheetById } from '../sheet/shelf';
@@ -31,6 +34,16 @@ const revision = z.object({
   signed: keySignatureSchema,
 });
 
+/** The day where this house stands: checks of gauges are dated by its calendar. */
+const localDay = (ms: number): string => new Date(ms).toLocaleDateString('sv-SE');
+/** What is known of a sheet now: where it was filed, and which of its gauges failed a check since. */
+async function besideOf(store: Store, { hash, body }: Sheet): Promise<Beside> {
+  const gauges = await documentsOf(store, 'gauges', gaugeSchema).all();
+  return {
+    filed: await lineOf(store.tables, hash),
+    doubts: doubtsOf(body, gauges, localDay),
+  };
+}
 const check = checkWith(globalThis.crypto.subtle);
 
 /** Signed sheets: read, downloaded, corrected by a new revision; never changed. */
@@ -56,8 +69,8 @@ export function sheetRoutes(store: Store, fontFolder: string) {
   // Endings first: a plain id would swallow them.
   router.get('/sheets/:id{.+\\.pdf}', async (c) => {
     const sheet = await find(c.req.param('id').replace(/\.pdf$/u, ''));
-    const line = await lineOf(store.tables, sheet.hash);
-    return download(c, sheet, 'pdf', await sheetPdf(sheet, fonts, line), 'application/pdf');
+    const pdf = await sheetPdf(sheet, fonts, await besideOf(store, sheet));
+    return download(c, sheet, 'pdf', pdf, 'application/pdf');
   });
   router.get('/sheets/:id{.+\\.csv}', async (c) => {
     const sheet = await find(c.req.param('id').replace(/\.csv$/u, ''));

@@ -1,11 +1,14 @@
 import { z } from '@hono/zod-openapi';
 import {
   checkPlate,
+  digestOf,
   importedSchema,
+  overKnown,
   readRegisterCsv,
   sheetSchema,
   valveSchema,
   writeRegisterCsv,
+  type Imported,
   type Valve,
 } from '@holvek/core';
 import type { Store } from '../db/open';
@@ -35,25 +38,20 @@ export function valveRoutes(store: Store) {
       c.json(await valves.all(), 200),
     )
     .openapi(
-      sendRoute('post', '/valves/import', 'Valves from CSV; good rows are kept', {
-        body: z.object({ csv: z.string().max(2_000_000) }),
-        response: importedSchema,
-      }),
+      sendRoute(
+        'post',
+        '/valves/import',
+        'Valves from CSV; good rows are kept, or only looked at',
+        {
+          body: z.object({ csv: z.string().max(2_000_000), preview: z.boolean().optional() }),
+          response: importedSchema,
+        },
+      ),
       async (c) => {
-        const read = readRegisterCsv(c.req.valid('json').csv, () => crypto.randomUUID());
-        if (!read.ok) throw new Problem(422, read.error.code, read.error);
-        const known = new Map((await valves.all()).map((valve) => [valve.tag, valve.id]));
-        const issues = [...read.value.issues];
-        const good = read.value.valves.filter((valve) => {
-          const bad = checkPlate(valve.plate, valve).find(({ stops }) => stops);
-          if (bad) issues.push({ line: 0, column: valve.tag, code: bad.code });
-          return !bad;
-        });
-        await valves.putAll(
-          good.map((valve) => ({ ...valve, id: known.get(valve.tag) ?? valve.id })),
-          changeOf(c),
-        );
-        return c.json({ kept: good.map(({ tag }) => tag), issues }, 200);
+        const { csv, preview } = c.req.valid('json');
+        const { merged, imported } = readIn(csv, await valves.all());
+        if (!preview) await valves.putAll(merged, changeOf(c));
+        return c.json(imported, 200);
       },
     )
     .openapi(getRoute('/valves/{id}', 'One valve', valveSchema), async (c) =>
@@ -84,4 +82,34 @@ export function valveRoutes(store: Store) {
         return c.json(await latestPractice(store, 100, c.req.param('id')), 200);
       },
     );
+}
+
+/** Valves of a file over what the register has, and what that would change. */
+function readIn(
+  csv: string,
+  register: readonly Valve[],
+): { readonly merged: readonly Valve[]; readonly imported: Imported } {
+  const read = readRegisterCsv(csv, () => crypto.randomUUID());
+  if (!read.ok) throw new Problem(422, read.error.code, read.error);
+  const { valves, lines } = read.value;
+  const issues = [...read.value.issues];
+  const known = new Map(register.map((valve) => [valve.tag, valve]));
+  const merged = valves.flatMap((valve) => {
+    const bad = checkPlate(valve.plate, valve).find(({ stops }) => stops);
+    if (!bad) return [overKnown(known.get(valve.tag), valve)];
+    issues.push({ line: lines.get(valve.tag) ?? 0, column: valve.tag, code: bad.code });
+    return [];
+  });
+  const isChanged = (valve: Valve) => {
+    const before = known.get(valve.tag);
+    return before !== undefined && digestOf(before) !== digestOf(valve);
+  };
+  const tagsOf = (some: readonly Valve[]) => some.map(({ tag }) => tag);
+  const imported = {
+    kept: tagsOf(merged),
+    fresh: tagsOf(merged.filter(({ tag }) => !known.has(tag))),
+    changed: tagsOf(merged.filter(isChanged)),
+    issues,
+  };
+  return { merged, imported };
 }

@@ -1,10 +1,12 @@
 import type { Sheet } from '@holvek/core';
-import type { Filed, Label } from '@holvek/paper';
+import type { Beside, Label } from '@holvek/paper';
 import type { LabelLayout } from '@holvek/paper/label-layouts';
 
 /** Only the web build makes paper of its own. */
-export function pdfHere(sheet: Sheet, filed?: Filed): Promise<Uint8Array<ArrayBuffer>> {
-  throw new Error(`a PDF of ${sheet.id}, ${filed ? 'filed' : 'not filed'}, needs a web worker`);
+export function pdfHere(sheet: Sheet, beside?: Beside): Promise<Uint8Array<ArrayBuffer>> {
+  throw new Error(
+    `a PDF of ${sheet.id}, ${beside?.filed ? 'filed' : 'not filed'}, needs a web worker`,
+  );
 }
 
 export function labelsHere(

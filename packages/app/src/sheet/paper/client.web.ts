@@ -2,7 +2,7 @@ import { AtkinsonHyperlegibleMono_500Medium } from '@expo-google-fonts/atkinson-
 import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
 import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
 import type { Sheet } from '@holvek/core';
-import type { Filed, Label, PaperFonts } from '@holvek/paper';
+import type { Beside, Label, PaperFonts } from '@holvek/paper';
 import type { LabelLayout } from '@holvek/paper/label-layouts';
 import { wrap, type Remote } from 'comlink';
 import { Asset } from 'expo-asset';
@@ -21,8 +21,8 @@ async function fonts(): Promise<PaperFonts> {
 }
 
 /** A sheet as PDF, made on this device. */
-export const pdfHere = (sheet: Sheet, filed?: Filed): Promise<Uint8Array<ArrayBuffer>> =>
-  onPaper((worker, letters) => worker.pdf(sheet, letters, filed));
+export const pdfHere = (sheet: Sheet, beside?: Beside): Promise<Uint8Array<ArrayBuffer>> =>
+  onPaper((worker, letters) => worker.pdf(sheet, letters, beside));
 
 /** Labels as PDF, made on this device. */
 export const labelsHere = (

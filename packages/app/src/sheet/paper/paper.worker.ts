@@ -1,13 +1,13 @@
 import './import-meta';
 import type { Sheet } from '@holvek/core';
-import { labelsPdf, sheetPdf, type Filed, type Label, type PaperFonts } from '@holvek/paper';
+import { labelsPdf, sheetPdf, type Beside, type Label, type PaperFonts } from '@holvek/paper';
 import type { LabelLayout } from '@holvek/paper/label-layouts';
 import { expose, transfer } from 'comlink';
 
 /** Sheets and labels on paper, made away from the screen by the same code as the server's. */
 const paperWorker = {
-  async pdf(sheet: Sheet, fonts: PaperFonts, filed?: Filed): Promise<Uint8Array<ArrayBuffer>> {
-    const bytes = await sheetPdf(sheet, fonts, filed);
+  async pdf(sheet: Sheet, fonts: PaperFonts, beside?: Beside): Promise<Uint8Array<ArrayBuffer>> {
+    const bytes = await sheetPdf(sheet, fonts, beside);
     return transfer(bytes, [bytes.buffer]);
   },
   async labels(

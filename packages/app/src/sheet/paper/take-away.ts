@@ -7,6 +7,7 @@ import {
   type Sheet,
   type SheetBody,
 } from '@holvek/core';
+import type { Beside } from '@holvek/paper';
 import { saveBlob } from '@/ui/files';
 import { pdfHere } from './client';
 
@@ -23,10 +24,10 @@ const fromServer = async (id: string, ending: Ending): Promise<Blob | undefined>
 };
 
 /** The same made on this device, by the same code. */
-async function madeHere(sheet: Sheet, ending: Ending): Promise<Blob> {
+async function madeHere(sheet: Sheet, ending: Ending, beside: Beside = {}): Promise<Blob> {
   switch (ending) {
     case 'pdf':
-      return new Blob([await pdfHere(sheet)], { type: 'application/pdf' });
+      return new Blob([await pdfHere(sheet, beside)], { type: 'application/pdf' });
     case 'csv':
       return new Blob([writeReadingsCsv(readingRowsOf(sheet.body))], { type: 'text/csv' });
     case 'json':
@@ -35,8 +36,8 @@ async function madeHere(sheet: Sheet, ending: Ending): Promise<Blob> {
 }
 
 /** Hands a sheet to the person as a file, with a network or without. */
-export async function takeAway(sheet: Sheet, ending: Ending): Promise<void> {
-  const blob = (await fromServer(sheet.id, ending)) ?? (await madeHere(sheet, ending));
+export async function takeAway(sheet: Sheet, ending: Ending, beside?: Beside): Promise<void> {
+  const blob = (await fromServer(sheet.id, ending)) ?? (await madeHere(sheet, ending, beside));
   saveBlob(sheetFileName(sheet.body, ending), blob);
 }
 
@@ -49,8 +50,8 @@ export const canSharePdf = (): boolean =>
   canShare(new File([], 'sheet.pdf', { type: 'application/pdf' }));
 
 /** Hands a sheet's PDF on; to let it be is no error. */
-export async function sharePdf(sheet: Sheet): Promise<void> {
-  const blob = (await fromServer(sheet.id, 'pdf')) ?? (await madeHere(sheet, 'pdf'));
+export async function sharePdf(sheet: Sheet, beside?: Beside): Promise<void> {
+  const blob = (await fromServer(sheet.id, 'pdf')) ?? (await madeHere(sheet, 'pdf', beside));
   const name = sheetFileName(sheet.body, 'pdf');
   const file = new File([blob], name, { type: 'application/pdf' });
   await navigator.share({ files: [file], title: name }).catch((error: unknown) => {
@@ -60,6 +61,6 @@ export async function sharePdf(sheet: Sheet): Promise<void> {
 
 /** A sheet that is signed on this phone and has no number yet, as PDF; every page says that it is not filed. */
 export async function takeUnfiled(body: SheetBody): Promise<void> {
-  const bytes = await pdfHere({ id: 'not-filed', hash: hashOf(body), body }, 'not_yet');
+  const bytes = await pdfHere({ id: 'not-filed', hash: hashOf(body), body }, { filed: 'not_yet' });
   saveBlob(sheetFileName(body, 'pdf'), new Blob([bytes], { type: 'application/pdf' }));
 }

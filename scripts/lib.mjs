@@ -15,6 +15,9 @@ export const tell = (line) =>
 
 /** What is at work now: when one thing fails, nothing is left running behind it. */
 const atWork = new Set();
+process.on('exit', () => {
+  for (const child of atWork) child.kill('SIGTERM');
+});
 
 function spawned(command, args, options) {
   const child = spawn(command, args, { cwd: root, ...options });
@@ -25,7 +28,6 @@ function spawned(command, args, options) {
 
 function giveUp(what, code) {
   tell(`${what} failed`);
-  for (const child of atWork) child.kill('SIGTERM');
   process.exit(code ?? 1);
 }
 

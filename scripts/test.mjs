@@ -48,7 +48,9 @@ async function types() {
 }
 
 /** Runs a command behind what a clock watches. */
-const behind = (what, ...command) => runTelling(what, 'nice', ['-n', '10', ...command]);
+function behind(what, ...command) {
+  return runTelling(what, 'nice', ['-n', '10', ...command]);
+}
 
 async function lint() {
   const cache = ['--cache', '--cache-location', 'node_modules/.cache/eslint.json'];
@@ -58,7 +60,9 @@ async function lint() {
 }
 
 /** Unit tests of every part; what they say is shown when one fails. */
-const unit = () => behind('testing', 'npx', 'jest', '--ci', '--maxWorkers=2');
+function unit() {
+  return behind('testing', 'npx', 'jest', '--ci', '--maxWorkers=2');
+}
 
 /** A quick look that they run: their figures are looked at elsewhere. */
 function benchmarks() {

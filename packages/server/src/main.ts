@@ -5,12 +5,13 @@ import { dirname } from 'node:path';
 import { WebSocketServer } from 'ws';
 import { createApp } from './app';
 import { AlreadyServed, holdAlone } from './db/one-server';
-import { NewerDatabase, openStore } from './db/open';
+import { NewerDatabase, openStore, type Store } from './db/open';
 import { LONGEST_TEXT } from './device/stand-in';
 import { invitation } from './http/invitation';
 import { ownNames } from './http/own-names';
 import { REQUESTS_A_MINUTE } from './http/pace';
 import { credentialsFor, isLoopback } from './http/tls';
+import { concludeWaiting } from './ingest/conclude-waiting';
 import { seedFile } from './seed/seed-file';
 import { logOldSheets } from './sheet/log';
 import { serveApp } from './static';
@@ -42,8 +43,7 @@ async function main() {
   if (SEED === 'demo')
     await seedFile(DATA, { now: Date.now(), tell: (line) => console.log(`  ${line}`) });
   const store = await openStore(DATA);
-  const entered = await logOldSheets(store);
-  if (entered > 0) console.log(`  ${entered} sheets of before were entered into the log`);
+  await catchUp(store);
   const names = ownNames(HOST, ALLOWED_HOSTS);
   const credentials =
     isLoopback(HOST) || TLS === 'off'
@@ -83,6 +83,14 @@ async function main() {
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
+}
+
+/** What an older version of this house has left to do. */
+async function catchUp(store: Store): Promise<void> {
+  const entered = await logOldSheets(store);
+  if (entered > 0) console.log(`  ${entered} sheets of before were entered into the log`);
+  const filed = await concludeWaiting(store, (error) => console.error(error));
+  if (filed > 0) console.log(`  ${filed} sheets that were signed before were filed now`);
 }
 
 main().catch((error: unknown) => {

@@ -11,6 +11,7 @@ import {
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { concludeWaiting } from '../ingest/conclude-waiting';
 import { codeOf, gauges, testServer, valve, wholeRun, type TestServer } from '../testing/server';
 import { QueryTypes } from 'sequelize';
 
@@ -386,6 +387,40 @@ describe('the log of a run', () => {
     expect((await answer.json()) as Ingested).toMatchObject({ waitsFor: code });
     expect((await runRow(server)).run).toMatchObject({ status: 'signing', refusal: code });
     expect(await sheets(server)).toHaveLength(0);
+  });
+
+  test('a house that starts again looks at what was signed and not filed', async () => {
+    await post(server, events.slice(0, -1));
+    // As a house that came to another sheet would have left it.
+    const last = events.at(-1)!;
+    const { id, run_id, type, lamport, at_ms } = last;
+    const body = JSON.stringify(last);
+    await server.store.tables.events.create({ id, run_id, type, lamport, at_ms, body });
+    const refused = { status: 'signing', refusal: 'sheet.differs' };
+    await server.store.tables.runs.update(refused, { where: { id: run_id } });
+    expect(await concludeWaiting(server.store)).toBe(1);
+    expect((await runRow(server)).run).toMatchObject({ status: 'signed', refusal: null });
+    expect(await sheets(server)).toHaveLength(1);
+    expect(await concludeWaiting(server.store)).toBe(0);
+  });
+
+  test('what still differs stays as it was, and one that breaks keeps no other from being filed', async () => {
+    await post(server, [
+      ...events.slice(0, -1),
+      resealed(events.at(-1)!, { sheet: 'c'.repeat(64) }),
+    ]);
+    const broken = { id: 'a-broken', valve_id: null, status: 'signing', refusal: null };
+    await server.store.tables.runs.create({ ...broken, last_at_ms: 1 });
+    const body = '{"type":"none"}';
+    const entry = { id: 'x', run_id: 'a-broken', type: 'none', lamport: 1, at_ms: 1, body };
+    await server.store.tables.events.create(entry);
+    const told: unknown[] = [];
+    expect(await concludeWaiting(server.store, (error) => told.push(error))).toBe(0);
+    expect(told).toHaveLength(1);
+    expect((await runRow(server)).run).toMatchObject({
+      status: 'signing',
+      refusal: 'sheet.differs',
+    });
   });
 
   test('many phones at once lose nothing', async () => {

@@ -50,7 +50,7 @@ export function EvidenceCard({ sheet }: { readonly sheet: Sheet }) {
   );
 }
 
-/** Whose correction this is: his name, his time and his own signature, beside those of the author. */
+/** Whose correction this is: name, time and signature of the reviser, beside those of the author. */
 function RevisionRows({ body }: { readonly body: Sheet['body'] }) {
   const { corrects, revision } = body;
   if (!corrects) return <Row label="Revision">{String(revision)}</Row>;
@@ -60,7 +60,7 @@ function RevisionRows({ body }: { readonly body: Sheet['body'] }) {
     <>
       <Row label="Revision">{`${revision}: ${why}`}</Row>
       {by === undefined ? null : <Row label="Revised by">{`${by}${when}`}</Row>}
-      <Row label="His signature">
+      <Row label="Reviser’s signature">
         {signed ? `by key ${keyNameOf(signed.key).slice(0, 12)}` : 'none: a revision of before'}
       </Row>
     </>

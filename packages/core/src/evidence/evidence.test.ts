@@ -128,6 +128,16 @@ describe('evidence that is whole', () => {
   });
 });
 
+describe('the key of a device', () => {
+  test('signs, and its private part cannot be taken away', async () => {
+    const key = await makeDeviceKey(subtle);
+    expect(key.privateKey.extractable).toBe(false);
+    const { name, publicKey, sign } = await deviceSigner(subtle, key);
+    expect(name).toBe(keyNameOf(publicKey));
+    expect(await check(publicKey, 'ab', await sign('ab'))).toBe(true);
+  });
+});
+
 describe('what was tampered with', () => {
   const swap = <T>(list: readonly T[], i: number, next: T): T[] =>
     list.map((each, at) => (at === i ? next : each));
@@ -203,6 +213,11 @@ describe('what was tampered with', () => {
       (f) => ({ ...f, runs: { ...f.runs, 'prv-2-2': f.runs['prv-1-1']! } }),
       ['entries.other_sheet'],
     ],
+    [
+      'entries that nobody can read',
+      (f) => withRun(f, 'prv-2-2', () => [{ type: 'none' } as never]),
+      ['entries.missing'],
+    ],
     ['no key', (f) => ({ ...f, keys: [] }), ['key.unknown']],
   ])('%s', async (_, tamper, wanted) => {
     expect(await codes(tamper(file))).toEqual(wanted);
@@ -244,6 +259,15 @@ describe('what was tampered with', () => {
       expect.stringMatching(/is a revision/u),
       expect.stringMatching(/has not signed/u),
     ]);
+  });
+
+  test('a line that is missing is named by its number', async () => {
+    const { faults } = await verifyEvidence(
+      { ...file, log: file.log.filter((_, i) => i !== 1) },
+      { check },
+    );
+    expect(faults[0]).toEqual({ code: 'log.line_missing', seq: 2 });
+    expect(faultWords(faults[0]!)).toContain('Line 2 of the log is missing');
   });
 
   test('the last sheet dropped with its line shows against a head that was seen', async () => {

@@ -44,6 +44,9 @@ describe('a calibrator', () => {
   test.each([
     ['fits', 0.01, '2027-01-01', []],
     ['usable', 0.002, '2027-01-01', ['gauge.tur_low']],
+    // Twice its uncertainty of 0.001258 is 0.002517: the bound is there, on both sides.
+    ['usable', 0.00251, '2027-01-01', ['gauge.tur_low']],
+    ['fits', 0.00253, '2027-01-01', []],
     ['usable', 0.01, '2026-01-01', ['gauge.out_of_date']],
     ['unfit', 0.001, '2027-01-01', ['gauge.tolerance_under_uncertainty']],
   ])('%s for a tolerance of %d, calibrated to %s', (grade, tolerance, due, codes) => {

@@ -89,6 +89,37 @@ describe('drift', () => {
     expect(drift.daysToLeaveLane).toBeCloseTo(150, 6);
   });
 
+  // Two-sided 95 % of Student's t, from standard tables.
+  test.each([
+    [3, 3.182],
+    [4, 2.776],
+    [5, 2.571],
+    [6, 2.447],
+    [7, 2.365],
+    [8, 2.306],
+    [9, 2.262],
+    [10, 2.228],
+    [11, 2.201],
+    [12, 2.179],
+    [13, 2.16],
+    [14, 2.145],
+    [15, 2.131],
+    [20, 2.086],
+  ])('with %d degrees of freedom its bounds lie %d deviations away', (freedom, quantile) => {
+    // A change each year, all alike: only the gauge scatters, and counts for three.
+    const changes = Array.from({ length: freedom - 2 }, () => 36_500);
+    const drift = unwrap(driftOf(visits(changes), lane, 2000));
+    const room = 15_000;
+    const reach = room / drift.daysEarliest! - drift.perDay;
+    expect(Math.abs(reach / drift.sdPerDay / quantile - 1)).toBeLessThan(0.003);
+    expect(drift.perDay - room / drift.daysLatest!).toBeCloseTo(reach, 9);
+  });
+
+  test('one change is as uncertain as two readings', () => {
+    const { sdPerDay } = unwrap(driftOf(visits([36_500]), lane, 2000));
+    expect(sdPerDay).toBeCloseTo((1000 * Math.SQRT2) / year, 9);
+  });
+
   test('scatter within the gauge is no drift', () => {
     expect(unwrap(driftOf(visits([800, -900, 500]), lane, 3000)).isDrifting).toBe(false);
   });

@@ -67,6 +67,12 @@ describe('point table', () => {
     );
   });
 
+  test('the best line may run through two points in the middle, exactly', () => {
+    const off = [0.01, 0.02, 0, 0.02, 0.006];
+    const table = tableOf(pass(AT.map((at, i) => off[i]! + 0.013 * at)));
+    expect(table.linearity.independent).toBeCloseTo(0.01, 12);
+  });
+
   test('a straight scale has no linearity error, whatever its zero and span', () => {
     fc.assert(
       fc.property(

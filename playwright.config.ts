@@ -15,7 +15,7 @@ export default defineConfig({
   reporter: [['list']],
   use: {
     screenshot: 'only-on-failure',
-    // A copy of the whole app for each of a hundred contexts is half of their work: those that go off line ask for it.
+    // Each context would fetch a copy of the whole app first: those that go off line ask for it.
     serviceWorkers: 'block',
     contextOptions: { reducedMotion: 'reduce' },
     trace: process.env.E2E_TRACE ? 'retain-on-failure' : 'off',

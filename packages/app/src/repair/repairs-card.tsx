@@ -49,15 +49,7 @@ export function useUnprovedRepair(
 }
 
 /** Nothing has been proved since the valve was opened. */
-export function UnprovedCard({
-  valveId,
-  visits,
-}: {
-  readonly valveId: string;
-  readonly visits: readonly ValveVisit[];
-}) {
-  const repair = useUnprovedRepair(valveId, visits);
-  if (!repair) return null;
+export function UnprovedCard({ repair }: { readonly repair: Repair }) {
   return (
     <Card tone="warn" role="alert" testID="unproved">
       <Strong color="$onBrassSoft">Repaired: set and prove it anew</Strong>

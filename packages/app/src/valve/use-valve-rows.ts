@@ -1,7 +1,8 @@
-import { familyName, repairsOf, unprovedRepair, type Valve } from '@holvek/core';
+import { familyName, unprovedRepair, type Valve } from '@holvek/core';
 import { useMemo } from 'react';
 import { afterRepair, nextLook, openRunOf, standingOf, type Standing } from './valve-state';
 import { useVisits } from './use-visits';
+import { groupBy } from '@/data/group-by';
 import { useHouseRules, useRepairs, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { useNow } from '@/ui/use-now';
@@ -38,6 +39,7 @@ export function useValveRows(text: string, filter: StandingFilter): readonly Val
   const now = useNow();
   return useMemo(() => {
     const wanted = text.trim().toLowerCase();
+    const repaired = groupBy(repairs ?? [], ({ valve_id: id }) => id);
     return (data ?? [])
       .filter(({ tag, name, place, plate }) =>
         `${tag} ${name} ${place} ${familyName[plate.family]}`.toLowerCase().includes(wanted),
@@ -47,7 +49,7 @@ export function useValveRows(text: string, filter: StandingFilter): readonly Val
         const standing = standingOf(valve, own, rules, openRunOf(shelf, valve.id), now);
         return {
           valve,
-          standing: afterRepair(standing, unprovedRepair(repairsOf(repairs ?? [], valve.id), own)),
+          standing: afterRepair(standing, unprovedRepair(repaired.get(valve.id) ?? [], own)),
           setAt: own.at(-1)?.body.signed_at_ms,
           due: nextLook(valve, own, rules),
         };

@@ -4,6 +4,7 @@ import {
   checkPlate,
   openEndsOf,
   type PlateIssue,
+  type Repair,
   type Run,
   type Valve,
   type ValveVisit,
@@ -70,7 +71,7 @@ export function ValvePage({ valve, isPane = false }: Props) {
       Start setting
     </BigButton>
   );
-  const stand = <ValveStand valve={valve} run={run} visits={own} issues={issues} />;
+  const stand = <ValveStand {...{ valve, run, repair, issues }} visits={own} />;
   const plate = (
     <>
       <PlateCard valve={valve} sheets={own} />
@@ -104,11 +105,14 @@ export function ValvePage({ valve, isPane = false }: Props) {
 function ValveStand({
   valve,
   run,
+  repair,
   visits,
   issues,
 }: {
   readonly valve: Valve;
   readonly run: Run | undefined;
+  /** The last that no record has come after. */
+  readonly repair: Repair | undefined;
   readonly visits: readonly ValveVisit[];
   readonly issues: readonly PlateIssue[];
 }) {
@@ -133,7 +137,7 @@ function ValveStand({
         </Card>
       ) : null}
       <GivenUpCard runs={givenUpRunsOf(shelf, valve.id)} />
-      {run ? null : <UnprovedCard valveId={valve.id} visits={visits} />}
+      {repair && !run ? <UnprovedCard repair={repair} /> : null}
       {last && !run ? <AnswerCard body={last.body} /> : null}
       {last ? <DoubtCard body={last.body} /> : null}
       <PlateIssues issues={issues} />

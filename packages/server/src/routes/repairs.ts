@@ -24,8 +24,9 @@ export function repairRoutes(store: Store) {
         if (id !== c.req.param('id')) throw new Problem(400, 'request.ids_differ');
         if (!(await store.tables.valves.findByPk(valveId, { raw: true })))
           throw new Problem(422, 'valve.not_found', { id: valveId });
-        const before = (await repairs.all()).find((each) => each.id === id);
-        if (before && before.valve_id !== valveId) throw new Problem(422, 'repair.other_valve');
+        const before = await store.tables.repairs.findByPk(id, { raw: true });
+        if (before && repairSchema.parse(JSON.parse(before.body)).valve_id !== valveId)
+          throw new Problem(422, 'repair.other_valve');
         return c.json(await repairs.put(repair, changeOf(c)), 200);
       },
     );

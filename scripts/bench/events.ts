@@ -1,26 +1,50 @@
-import { extendRun, reduceRun, unwrap, type RunEvent } from '@holvek/core';
+import { extendRun, reduceRun, sealEntries, unwrap, type RunEvent } from '@holvek/core';
 import { serve } from '@hono/node-server';
 import { mkdtempSync, rmSync } from 'node:fs';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
 import { createApp } from '../../packages/server/src/app';
 import { openStore } from '../../packages/server/src/db/open';
 import { bestOf } from './print';
-import { benchValve, longRun } from './sample';
+import { benchGauges, benchValve, longRun } from './sample';
 
-const BATCH = 50;
-const BATCHES = 60;
+/** Entries in a run, as in a whole one that is worked by hand. */
+const RUN = 150;
+const RUNS = 24;
+/** What a phone on line sends at once, and one that has been off line. */
+const SIZES = [3, 50];
+const CLIENTS = [1, 8];
+
+type Batches = readonly (readonly RunEvent[])[];
 
 /** Batches through HTTP against raw inserts, and reducing a long run step by step against from scratch. */
 export async function eventsBench() {
   const folder = mkdtempSync(join(tmpdir(), 'holvek-bench-'));
-  const run = longRun('run-0', BATCH * BATCHES);
-  const batches = Array.from({ length: BATCHES }, (_, i) => run.slice(i * BATCH, (i + 1) * BATCH));
-  const http = await overHttp(join(folder, 'http.sqlite'), batches);
-  const raw = await rawInserts(join(folder, 'raw.sqlite'), batches);
+  const runs = Array.from({ length: RUNS }, (_, i) => longRun(`run-${i}`, RUN));
+  const rows: object[] = [];
+  for (const size of SIZES) {
+    const batches = runs.map((run) => inBatches(run, size));
+    const raw = await rawInserts(join(folder, `raw-${size}.sqlite`), batches.flat());
+    rows.push({ measure: `batches of ${size} a second, raw sqlite3`, value: raw });
+    for (const clients of CLIENTS) {
+      const http = await overHttp(join(folder, `http-${size}-${clients}.sqlite`), batches, clients);
+      const said = `the same over HTTP, ${clients} client${clients > 1 ? 's' : ''}`;
+      rows.push({ measure: said, value: http, ratio: http / raw });
+    }
+  }
+  rows.push(...(await crew(join(folder, 'crew.sqlite'), runs)));
   rmSync(folder, { recursive: true });
+  return [...rows, ...(await reducing())];
+}
 
+const inBatches = (run: readonly RunEvent[], size: number): Batches =>
+  Array.from({ length: Math.ceil(run.length / size) }, (_, i) =>
+    run.slice(i * size, (i + 1) * size),
+  );
+
+async function reducing() {
   const long = longRun('run-1', 5000);
   const scratch = await bestOf(3, () => reduceRun(long));
   const incremental = await bestOf(2, () => {
@@ -28,9 +52,6 @@ export async function eventsBench() {
     for (const event of long.slice(1)) state = extendRun(state, event) ?? state;
   });
   return [
-    { measure: `${BATCH}-event batches per second over HTTP`, value: http },
-    { measure: 'the same, raw sqlite3, one transaction a batch', value: raw },
-    { measure: 'HTTP against raw', ratio: http / raw },
     { measure: '5 000 events reduced from scratch, once, s', value: scratch },
     { measure: '5 000 events added one by one, s', value: incremental },
     {
@@ -40,7 +61,10 @@ export async function eventsBench() {
   ];
 }
 
-async function overHttp(file: string, batches: readonly (readonly RunEvent[])[]): Promise<number> {
+type Send = (method: string, path: string, body: unknown) => Promise<void>;
+
+/** A server on a port of its own, with the valve and the gauges of the runs, for as long as `work` takes. */
+async function served<T>(file: string, work: (send: Send) => Promise<T>): Promise<T> {
   const store = await openStore(file);
   const app = createApp(store, { fontFolder: '' });
   let port = 0;
@@ -50,28 +74,69 @@ async function overHttp(file: string, batches: readonly (readonly RunEvent[])[])
       ready(opened);
     });
   });
-  const send = (method: string, path: string, body: unknown) =>
-    fetch(`http://127.0.0.1:${port}/api${path}`, {
+  const send: Send = async (method, path, body) => {
+    const answer = await fetch(`http://127.0.0.1:${port}/api${path}`, {
       method,
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(body),
     });
+    if (!answer.ok) throw new Error(await answer.text());
+    await answer.arrayBuffer();
+  };
   await send('PUT', `/valves/${benchValve.id}`, benchValve);
-  const seconds = await bestOf(1, async () => {
-    for (const events of batches) {
-      const answer = await send('POST', '/runs/run-0/events', { events });
-      if (!answer.ok) throw new Error(await answer.text());
-    }
-  });
+  for (const gauge of benchGauges) await send('PUT', `/gauges/${gauge.id}`, gauge);
+  const value = await work(send);
   server.close();
   await store.close();
-  return batches.length / seconds;
+  return value;
 }
 
-async function rawInserts(
-  file: string,
-  batches: readonly (readonly RunEvent[])[],
-): Promise<number> {
+const post = (send: Send, events: readonly RunEvent[]) =>
+  send('POST', `/runs/${events[0]!.run_id}/events`, { events });
+
+/** Batches a second: every client sends its runs one after the other, and waits for each answer. */
+const overHttp = (file: string, runs: readonly Batches[], clients: number): Promise<number> =>
+  served(file, async (send) => {
+    const waiting = [...runs];
+    const client = async () => {
+      for (let run = waiting.shift(); run; run = waiting.shift())
+        for (const events of run) await post(send, events);
+    };
+    const seconds = await bestOf(1, () => Promise.all(Array.from({ length: clients }, client)));
+    return runs.flat().length / seconds;
+  });
+
+const PHONES = 200;
+const EVERY_MS = 3000;
+const ROUNDS = 5;
+
+/** Phones that each send three entries every three seconds: how long they wait for their answers. */
+const crew = (file: string, runs: readonly (readonly RunEvent[])[]) =>
+  served(file, async (send) => {
+    const waits: number[] = [];
+    const phone = async (n: number) => {
+      const runId = `phone-${n}`;
+      const own = sealEntries(
+        runs[0]!.map((event) => ({ ...event, run_id: runId, id: `${runId}-${event.id}` })),
+      );
+      await sleep((n / PHONES) * EVERY_MS);
+      for (let round = 0; round < ROUNDS; round++) {
+        const start = performance.now();
+        await post(send, own.slice(round * 3, round * 3 + 3));
+        waits.push(performance.now() - start);
+        await sleep(Math.max(0, EVERY_MS - (performance.now() - start)));
+      }
+    };
+    await Promise.all(Array.from({ length: PHONES }, (_, n) => phone(n)));
+    waits.sort((a, b) => a - b);
+    const at = (share: number) => waits[Math.floor(share * (waits.length - 1))]! / 1000;
+    return [
+      { measure: `${PHONES} phones, 3 entries every 3 s: median wait, s`, value: at(0.5) },
+      { measure: 'the same, 99 of 100, s', value: at(0.99) },
+    ];
+  });
+
+async function rawInserts(file: string, batches: Batches): Promise<number> {
   const database = new sqlite3.Database(file);
   const exec = (sql: string) =>
     new Promise<void>((done, failed) =>

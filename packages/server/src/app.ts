@@ -4,7 +4,8 @@ import { compress } from 'hono/compress';
 import { HTTPException } from 'hono/http-exception';
 import { secureHeaders } from 'hono/secure-headers';
 import { deviceSocket } from './device/socket';
-import { isDiskFull, type Store } from './db/open';
+import type { Store } from './db/open';
+import { isDiskFull } from './db/writer';
 import { pace } from './http/pace';
 import { Problem, problemBody } from './http/problem';
 import { sameHouse } from './http/same-house';
@@ -67,7 +68,8 @@ export function createApp(
   if (options.hosts) app.use(sameHouse(options.hosts));
   if (options.requestsAMinute !== undefined) app.use('/api/*', pace(options.requestsAMinute));
   app.get('/api/device', deviceSocket());
-  app.use(compress());
+  // What is asked for is worth packing; the short answers to what is sent are not.
+  app.on('GET', '*', compress());
   app.use(securityHeaders);
   app.use('/api/*', async (c, next) => {
     await next();

@@ -59,6 +59,21 @@ describe.each([
     expect(await store.tables.gauges.count()).toBe(4);
   });
 
+  test('says nothing of a write before those that it goes together with are on the disk', async () => {
+    const before = await store.tables.gauges.count();
+    const told: string[] = [];
+    const write = (id: string) =>
+      store.write((tables) => tables.gauges.create(gauge(id))).then(() => told.push(id));
+    const [, , seen] = await Promise.all([
+      write('t-1'),
+      write('t-2'),
+      store.write(async (tables) => [await tables.gauges.count(), ...told]),
+    ]);
+    expect(seen).toEqual([before + 2]);
+    expect(told).toEqual(['t-1', 't-2']);
+    expect(await store.tables.gauges.count()).toBe(before + 2);
+  });
+
   test('waits for the disk before it says that a write is kept', async () => {
     const [rows] = await store.sequelize.query('PRAGMA synchronous');
     expect(rows).toEqual([{ synchronous: 2 }]);

@@ -5,8 +5,10 @@ import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import { Umzug } from 'umzug';
 import { migrations } from './migrations';
+import { preparedOn } from './prepared';
 import { openSigner } from './signer';
 import { defineTables, type Tables } from './tables';
+import { inTransaction, Writer, type Work } from './writer';
 
 export type Store = {
   /** The key of this house. */
@@ -15,7 +17,7 @@ export type Store = {
   readonly sequelize: Sequelize;
   readonly tables: Tables;
   /** One writer at a time, in one transaction on a connection of its own: all of it or nothing. */
-  readonly write: <T>(work: (tables: Tables) => Promise<T>) => Promise<T>;
+  readonly write: <T>(work: Work<T>) => Promise<T>;
   /** Whether the last write found room on the disk. */
   readonly hasRoom: () => boolean;
   readonly close: () => Promise<void>;
@@ -55,31 +57,16 @@ export async function openStore(file: string): Promise<Store> {
   const writer = file === ':memory:' ? sequelize : await connect(file);
   const writing = defineTables(writer);
   await rememberKey(writing, signer);
-  let last: Promise<unknown> = Promise.resolve();
-  let hasRoom = true;
+  const prepared = await preparedOn(writer);
+  const hand = new Writer(writing, prepared);
   return {
     signer,
     sequelize,
     tables: writer === sequelize ? writing : defineTables(sequelize),
-    hasRoom: () => hasRoom,
-    write: (work) => {
-      const next = last
-        .then(() => inTransaction(writer, () => work(writing)))
-        .then(
-          (value) => {
-            hasRoom = true;
-            return value;
-          },
-          (error: unknown) => {
-            if (isDiskFull(error)) hasRoom = false;
-            throw error;
-          },
-        );
-      last = next.catch(() => undefined);
-      return next;
-    },
+    hasRoom: () => hand.hasRoom,
+    write: (work) => hand.write(work),
     close: async () => {
-      await last;
+      await hand.close();
       await sequelize.close();
       if (writer !== sequelize) await writer.close();
     },
@@ -116,11 +103,12 @@ async function migrate(sequelize: Sequelize, file: string): Promise<void> {
   const known = new Set(migrations.map(({ name }) => name));
   const unknown = (await executed()).filter((name) => !known.has(name));
   if (unknown.length > 0) throw new NewerDatabase(file, unknown);
+  const prepared = await preparedOn(sequelize);
   const umzug = new Umzug({
     migrations: migrations.map(({ name, up }) => ({
       name,
       up: () =>
-        inTransaction(sequelize, async () => {
+        inTransaction(prepared, async () => {
           await up({ context: sequelize.getQueryInterface() });
           await sequelize.query(`INSERT INTO ${ledger} (name) VALUES (?)`, {
             replacements: [name],
@@ -132,23 +120,5 @@ async function migrate(sequelize: Sequelize, file: string): Promise<void> {
     logger: undefined,
   });
   await umzug.up();
-}
-
-/** SQLite says that the disk, or its share of it, is full. */
-export const isDiskFull = (error: unknown): boolean =>
-  (error as { readonly parent?: { readonly code?: string } } | null)?.parent?.code ===
-  'SQLITE_FULL';
-
-/** By hand, because Sequelize opens a new connection for every transaction on SQLite. */
-async function inTransaction<T>(writer: Sequelize, work: () => Promise<T>): Promise<T> {
-  await writer.query('BEGIN IMMEDIATE');
-  try {
-    const value = await work();
-    await writer.query('COMMIT');
-    return value;
-  } catch (error) {
-    // A full disk has rolled back by itself: what went wrong first is what is told.
-    await writer.query('ROLLBACK').catch(() => undefined);
-    throw error;
-  }
+  await prepared.close();
 }

@@ -1,6 +1,6 @@
 import { canonicalJson, isGenuine, runEventSchema, type RunEvent } from '@holvek/core';
-import { QueryTypes } from 'sequelize';
-import type { Tables } from '../db/tables';
+import type { Prepared } from '../db/prepared';
+import { digestOnServer } from './digest';
 
 /** An entry as it was sent, and as it is understood: its hash is over the former. */
 export type Sent = { readonly event: RunEvent; readonly raw: object };
@@ -16,11 +16,11 @@ export type AtTheDoor = {
 
 /** Looks at each entry by itself: whether it is here, is of this run, and is what its hash says. */
 export async function atTheDoor(
-  tables: Tables,
+  prepared: Prepared,
   runId: string,
   batch: readonly Sent[],
 ): Promise<AtTheDoor> {
-  const stored = await storedBodies(tables, batch);
+  const stored = await storedBodies(prepared, batch);
   const known = new Set<string>();
   const fresh = new Map<string, Sent>();
   const refused: Refused[] = [];
@@ -41,7 +41,9 @@ export async function atTheDoor(
 function wrongInItself(runId: string, { event, raw }: Sent): string | undefined {
   if (event.run_id !== runId) return 'event.other_run';
   if (!isUnderstood(raw, event)) return 'event.unknown_field';
-  return event.hash !== undefined && !isGenuine(raw) ? 'event.hash_differs' : undefined;
+  return event.hash !== undefined && !isGenuine(raw, digestOnServer)
+    ? 'event.hash_differs'
+    : undefined;
 }
 
 /** Whether nothing that was sent was left out when it was read. */
@@ -55,11 +57,10 @@ function isUnderstood(sent: unknown, read: unknown): boolean {
   );
 }
 
-async function storedBodies(tables: Tables, batch: readonly Sent[]) {
-  const rows = await tables.events.sequelize!.query<{ id: string; run_id: string; body: string }>(
-    `SELECT id, run_id, body FROM events
-     WHERE id IN (SELECT value FROM json_each($1))`,
-    { bind: [JSON.stringify(batch.map(({ event }) => event.id))], type: QueryTypes.SELECT },
+async function storedBodies(prepared: Prepared, batch: readonly Sent[]) {
+  const rows = await prepared.all<{ id: string; run_id: string; body: string }>(
+    'SELECT id, run_id, body FROM events WHERE id IN (SELECT value FROM json_each(?))',
+    JSON.stringify(batch.map(({ event }) => event.id)),
   );
   return new Map(rows.map((row) => [row.id, row]));
 }

@@ -5,7 +5,7 @@ import { registerError } from './against-register';
 import { conclude } from './conclude';
 import { atTheDoor, type Refused, type Sent } from './door';
 import { benchOf, Judge, type Trouble } from './judge';
-import { eventsOf, insertEvents, keepRefused, refusedHashes, touchRun } from './rows';
+import { eventsOf, insertEvents, keepRefused, refusedHashes, standingOf, touchRun } from './rows';
 
 /**
  * Takes a batch of entries of one run into the log. The same id twice is one entry; the order of
@@ -19,10 +19,10 @@ export async function ingest(
   raws: readonly object[] = batch,
 ): Promise<Ingested> {
   let judge: Judge | undefined;
-  const answer = await store.write(async (tables): Promise<Ingested> => {
-    const run = await tables.runs.findByPk(runId, { raw: true });
+  const answer = await store.write(async (tables, prepared): Promise<Ingested> => {
+    const run = await standingOf(prepared, runId);
     const sent = batch.map((event, i) => ({ event, raw: raws[i]! }));
-    const { known, fresh, refused: turnedAway } = await atTheDoor(tables, runId, sent);
+    const { known, fresh, refused: turnedAway } = await atTheDoor(prepared, runId, sent);
     if (run?.status === 'signed') return afterSigning(tables, { runId, known, fresh, turnedAway });
     judge = benchOf(store).take(runId) ?? (await judgeOf(tables, runId));
     const { accepted, refused } = await judged(tables, judge, fresh);
@@ -33,18 +33,23 @@ export async function ingest(
     };
     if (accepted.length > 0) {
       const events = accepted.map(({ event }) => event);
-      await touchRun(tables, { runId, accepted: events, exists: run !== null });
-      await insertEvents(tables, accepted);
+      await touchRun(prepared, { runId, accepted: events });
+      await insertEvents(prepared, accepted);
     }
     const mayEnd =
       (accepted.length > 0 && run?.status === 'signing') ||
       accepted.some(({ event: { type } }) => type === 'signed' || type === 'abandoned');
-    return mayEnd ? { ...answer, ...(await conclude(tables, store.signer, runId)) } : answer;
+    if (!mayEnd) return answer;
+    // What a signature waits for is known without reading the run again.
+    if (run?.refusal === waitsFor && judge.signatureLacks()) return { ...answer, waitsFor };
+    return { ...answer, ...(await conclude(tables, store.signer, runId)) };
   });
   // Only what is committed may be remembered, and of a run that was filed there is nothing left to judge.
   if (judge && answer.sheetId === undefined) benchOf(store).keep(runId, judge);
   return answer;
 }
+
+const waitsFor = 'run.events_missing';
 
 type Late = {
   readonly runId: string;

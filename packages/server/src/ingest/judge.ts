@@ -3,6 +3,7 @@ import {
   extendRun,
   hashOfEntry,
   headsOf,
+  isRooted,
   pastOf,
   reduceRun,
   type EventError,
@@ -64,6 +65,15 @@ export class Judge {
       this.accept(event);
     }
     return error;
+  }
+
+  /** Whether there are signatures, and each is about entries that are not here. */
+  signatureLacks(): boolean {
+    const signatures = this.accepted.filter(isRooted);
+    return (
+      signatures.length > 0 &&
+      signatures.every((each) => pastOf(each, this.accepted).missing.length > 0)
+    );
   }
 
   private judge(event: RunEvent): PlaceError | EventError | undefined {

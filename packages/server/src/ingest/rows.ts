@@ -1,4 +1,5 @@
 import { hashOfEntry, runEventSchema, type RunEvent } from '@holvek/core';
+import type { Prepared } from '../db/prepared';
 import type { Tables } from '../db/tables';
 import type { Refused, Sent } from './door';
 
@@ -21,12 +22,12 @@ export async function rawEventsOf(tables: Tables, runId: string): Promise<unknow
 }
 
 /** All entries of a batch in one statement: SQLite takes the array apart itself. */
-export const insertEvents = (tables: Tables, sent: readonly Sent[]) =>
-  tables.events.sequelize!.query(
+export const insertEvents = (prepared: Prepared, sent: readonly Sent[]) =>
+  prepared.run(
     `INSERT INTO events (id, run_id, type, lamport, at_ms, body)
      SELECT value ->> 'id', value ->> 'run_id', value ->> 'type', value ->> 'lamport', value ->> 'at_ms', value
-     FROM json_each($1)`,
-    { bind: [JSON.stringify(sent.map(({ raw }) => raw))] },
+     FROM json_each(?)`,
+    JSON.stringify(sent.map(({ raw }) => raw)),
   );
 
 export const refusedHashes = async (tables: Tables, runId: string): Promise<Set<string>> => {
@@ -50,22 +51,28 @@ export async function keepRefused(
 type Touch = {
   readonly runId: string;
   readonly accepted: readonly RunEvent[];
-  readonly exists: boolean;
 };
 
 /** The run’s row exists before its entries do, and knows its valve once the start has come in. */
-export async function touchRun(tables: Tables, { runId, accepted, exists }: Touch): Promise<void> {
-  const last_at_ms = Math.max(...accepted.map(({ at_ms }) => at_ms));
-  const started = accepted.find((event) => event.type === 'started');
-  const valve = started ? { valve_id: started.valve_id } : {};
-  if (exists) await tables.runs.update({ last_at_ms, ...valve }, { where: { id: runId } });
-  else
-    await tables.runs.create({
-      id: runId,
-      valve_id: null,
-      status: 'open',
-      refusal: null,
-      last_at_ms,
-      ...valve,
-    });
+export async function touchRun(prepared: Prepared, { runId, accepted }: Touch): Promise<void> {
+  const last = Math.max(...accepted.map(({ at_ms }) => at_ms));
+  const valve = accepted.find((event) => event.type === 'started')?.valve_id ?? null;
+  await prepared.run(
+    `INSERT INTO runs (id, valve_id, status, refusal, last_at_ms) VALUES (?, ?, 'open', NULL, ?)
+     ON CONFLICT (id) DO UPDATE SET
+       last_at_ms = excluded.last_at_ms, valve_id = coalesce(excluded.valve_id, valve_id)`,
+    runId,
+    valve,
+    last,
+  );
+}
+
+/** What a run is to this house. */
+export type Standing = { readonly status: string; readonly refusal: string | null };
+
+/** How a run stands here; undefined where nothing of it has come. */
+export async function standingOf(prepared: Prepared, runId: string): Promise<Standing | undefined> {
+  const sql = 'SELECT status, refusal FROM runs WHERE id = ?';
+  const [row] = await prepared.all<Standing>(sql, runId);
+  return row;
 }

@@ -97,6 +97,9 @@ describe('the log of a run', () => {
       status: 'signing',
       refusal: 'run.events_missing',
     });
+    const aside = entered(note('meanwhile'), events.slice(0, 6), 'aside-1');
+    const meanwhile = (await (await post(server, [aside])).json()) as Ingested;
+    expect(meanwhile).toEqual({ stored: ['aside-1'], refused: [], waitsFor: 'run.events_missing' });
     const last = (await (await post(server, [events[middle - 1]])).json()) as Ingested;
     expect(last.sheetId).toBeDefined();
     expect(await sheets(server)).toHaveLength(1);
@@ -421,6 +424,18 @@ describe('the log of a run', () => {
       status: 'signing',
       refusal: 'sheet.differs',
     });
+  });
+
+  test('of writes that go together, one that fails takes nothing of the others with it', async () => {
+    const foreign = { ...events[2]!, run_id: 'run-b' };
+    const [good, , bad, more] = await Promise.all([
+      post(server, [events[0], events[1]]),
+      server.store.write(() => Promise.reject(new Error('the pen broke'))).catch(() => 'broke'),
+      post(server, [foreign]),
+      post(server, [events[2]]),
+    ]);
+    expect([good, bad, more].map(({ status }) => status)).toEqual([200, 409, 200]);
+    expect((await runRow(server)).events).toHaveLength(3);
   });
 
   test('many phones at once lose nothing', async () => {

@@ -17,7 +17,7 @@ import type { Page } from '@playwright/test';
 async function finish(page: Page, valve: string, from?: string) {
   await (from ? beginAt(page, valve, from) : begin(page, valve));
   await walkUntil(page, /Put everything back/);
-  await walkUntil(page, /Your name/);
+  await walkUntil(page, /Signing freezes/);
   await signAndOpen(page);
   return (await sheetsOf(page.request, valve)).at(-1)!.body;
 }
@@ -37,7 +37,7 @@ test('sustaining: overdemand is insisted on, then it comes down from fully up', 
   await page.getByTestId('give-answer').click();
   await expect(page.getByText(/at least 8 are wanted/).first()).toBeVisible();
   await walkUntil(page, /Put everything back/);
-  await walkUntil(page, /Your name/);
+  await walkUntil(page, /Signing freezes/);
   await signAndOpen(page);
   const body = (await sheetsOf(page.request, 'sus-03')).at(-1)!.body;
   inLane(body.settings[0]!.as_left_pa, 840_000, 20_000);
@@ -64,7 +64,7 @@ test('pilot relief by pressure: a proving cycle by the big buttons', async ({ pa
     /cycle 1: cracked 1.180/,
   );
   await walkUntil(page, /Put everything back/);
-  await walkUntil(page, /Your name/);
+  await walkUntil(page, /Signing freezes/);
   await signAndOpen(page);
   const body = (await sheetsOf(page.request, 'rv-11')).at(-1)!.body;
   expect(body.settings[0]).toMatchObject({ method: 'by_pressure' });
@@ -76,7 +76,7 @@ test('pilot relief by pressure: a proving cycle by the big buttons', async ({ pa
 test('pilot relief by count is recorded as such, with its uncertainty', async ({ page }) => {
   await begin(page, 'rv-11', 'linked', 'Count turns');
   await walkUntil(page, /Put everything back/);
-  await walkUntil(page, /Your name/);
+  await walkUntil(page, /Signing freezes/);
   await expect(page.getByText(/by count, not by pressure/)).toBeVisible();
   await signAndOpen(page);
   const body = (await sheetsOf(page.request, 'rv-11')).at(-1)!.body;
@@ -103,7 +103,6 @@ test('blower relief: the wrong spring is changed in practice, and the register l
 
 test('vacuum relief: set below nothing, with a vacuum gauge only', async ({ page }) => {
   await page.goto('/valves/vrv-01/start');
-  await page.getByLabel('Technician').fill('Edda Lorenz');
   await page.getByRole('radio', { name: /G-12/ }).first().click();
   await expect(page.getByText('Target is beyond its range.')).toBeVisible();
   await expect(page.getByTestId('start-run')).toBeDisabled();
@@ -138,7 +137,7 @@ test('gas with a broken seal ends out of service', async ({ page }) => {
   await walkUntil(page, /seal wire on the main cap/);
   await page.getByTestId('fails').click();
   await page.getByTestId('condemn').click();
-  await walkUntil(page, /Your name/);
+  await walkUntil(page, /Signing freezes/);
   await signAndOpen(page);
   const body = (await sheetsOf(page.request, 'gr-06')).at(-1)!.body;
   expect(body).toMatchObject({ outcome: 'out_of_service', settings: [] });
@@ -154,7 +153,7 @@ test('self-operated: started in the computed order, its valves drawn as they mov
     /Inlet block open, .*Outlet block shut/,
   );
   await walkUntil(page, /Put everything back/);
-  await walkUntil(page, /Your name/);
+  await walkUntil(page, /Signing freezes/);
   await signAndOpen(page);
   inLane(
     (await sheetsOf(page.request, 'sr-02')).at(-1)!.body.settings[0]!.as_left_pa,
@@ -167,12 +166,11 @@ test('self-operated: a shut-down is a run of its own, inlet bled before outlet',
   page,
 }) => {
   await page.goto('/valves/sr-04/start?practice=1');
-  await page.getByLabel('Technician').fill('Edda Lorenz');
   await page.getByRole('radio', { name: 'Shut down' }).click();
   await page.getByTestId('start-run').click();
   await walkUntil(page, /Bleed the inlet/);
   await expect(page.getByText(/reverse pressure/)).toBeVisible();
-  await walkUntil(page, /Your name/);
+  await walkUntil(page, /Signing freezes/);
   await signAndOpen(page);
   expect((await sheetsOf(page.request, 'sr-04')).at(-1)!.body.outcome).toBe('sequence_done');
 });

@@ -27,7 +27,7 @@ async function typeOutputs(page: Page, values: readonly string[]): Promise<void>
 async function finish(page: Page, valve: string, from?: string) {
   await (from ? beginAt(page, valve, from) : begin(page, valve));
   await walkUntil(page, /Put everything back/);
-  await walkUntil(page, /Your name/);
+  await walkUntil(page, /Signing freezes/);
   await signAndOpen(page);
   return (await sheetsOf(page.request, valve)).at(-1)!.body;
 }
@@ -144,7 +144,7 @@ test('electronic pilot: cables and terminals before power, stroke, range, tuning
   await expect
     .poll(async () => Math.abs((await figure()) - 640), { timeout: 60_000 })
     .toBeLessThanOrEqual(10);
-  await walkUntil(page, /Your name/);
+  await walkUntil(page, /Signing freezes/);
   await signAndOpen(page);
   await expect(page.getByText('Registers as left')).toBeVisible();
   await isFit(page);
@@ -190,7 +190,7 @@ test('electronic pilot typed: keyed in by hand, its tuning kept for the same tri
   await page.getByTestId('read-gauge').click();
   await page.getByLabel(/^Reading of/).fill('642 kPa');
   await page.getByRole('button', { name: 'Take it' }).click();
-  await walkUntil(page, /Your name/);
+  await walkUntil(page, /Signing freezes/);
   await signAndOpen(page);
   const { body } = (await sheetsOf(request, 'ep-04', 'record')).at(-1)!;
   expect(body.settings[0]).toMatchObject({ as_found_pa: 655_000, as_left_pa: 642_000 });

@@ -91,8 +91,8 @@ test('signing is refused while something stands open, and it is named', async ({
   // As a phone would send it that does not ask the core first.
   const last = events.at(-1)!;
   const stamp = stampEntry(
-    { type: 'signed', name: 'Nobody', covers: events.length, root: entriesRoot(events) },
-    { id: `sneak-${runId}`, runId, author: 'Nobody', device: 'sneak', atMs: last.at_ms },
+    { type: 'signed', name: 'Edda Lorenz', covers: events.length, root: entriesRoot(events) },
+    { id: `sneak-${runId}`, runId, author: 'Edda Lorenz', device: 'sneak', atMs: last.at_ms },
     events,
   );
   const signed = sealEntry(stamp);
@@ -117,7 +117,7 @@ test('something is wrong: ended from the screw, put back, signed, and the valve 
   await page.getByLabel('What is wrong, in your words').fill('Swings by 40 kPa at small flow');
   await page.getByTestId('end-early').click();
   await expect(page.getByText('Put everything back')).toBeVisible();
-  await walkUntil(page, /Your name/);
+  await walkUntil(page, /Signing freezes/);
   await signAndOpen(page);
   await expect(page.getByText('could not be set').first()).toBeVisible();
   await expect(page.getByText('It hunts: Swings by 40 kPa at small flow')).toBeVisible();
@@ -135,7 +135,7 @@ test('signed without a network, its paper can be handed over, marked as not yet 
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
   await page.waitForLoadState('networkidle');
   await context.setOffline(true);
-  await walkUntil(page, /Your name/);
+  await walkUntil(page, /Signing freezes/);
   await page.getByTestId('sign').click();
   await expect(page.getByText('Waiting to be filed')).toBeVisible();
   const waiting = page.waitForEvent('download');

@@ -35,14 +35,13 @@ test.describe('the whole way', () => {
     await expect(page.getByRole('button', { name: /PRV-03/ })).toBeVisible();
     await isFit(page);
     await page.getByRole('button', { name: /PRV-03/ }).click();
-    await page.getByLabel('Technician').fill('Edda Lorenz');
     await page.getByTestId('start-run').click();
     await walkUntil(page, /only approved accessories/i);
     await walkUntil(page, /Come up|next move|Read the gauge/);
     await expect(page.getByTestId('lane-strip')).toBeVisible();
     await expect(page.getByTestId('open-ends')).toHaveText('3 open ends');
     await walkUntil(page, /Put everything back/);
-    await walkUntil(page, /Your name/);
+    await walkUntil(page, /Signing freezes/);
     await signAndOpen(page);
 
     const [sheet] = await sheetsOf(request, 'prv-03');

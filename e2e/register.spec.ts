@@ -4,6 +4,8 @@ import { execFileSync } from 'node:child_process';
 import { begin, emptyPort, expect, isFit, test } from './technician';
 
 /** A server that holds nothing at first; only this file uses it. */
+/** As the server that begins empty is started with. */
+const firstCode = 'LARK-HOLL-OW24';
 const base = `http://127.0.0.1:${emptyPort}`;
 
 const type = (page: Page, label: string, text: string) =>
@@ -37,9 +39,18 @@ test.describe('an empty register', () => {
   test('place, gauge and a valve from its plate, without a network, and its run', async ({
     page,
     context,
-    request,
   }) => {
     await page.goto(base);
+    await expect(page.getByRole('heading', { name: 'A new house' })).toBeVisible();
+    await isFit(page);
+    await type(page, 'Code of the first owner', 'wrong');
+    await type(page, 'Your name', 'Edda Lorenz');
+    await type(page, 'Short name', 'edda');
+    await type(page, 'PIN or password', '593712');
+    await page.getByTestId('become-owner').click();
+    await expect(page.getByRole('alert')).toContainText('is not right');
+    await type(page, 'Code of the first owner', firstCode);
+    await page.getByTestId('become-owner').click();
     await expect(page.getByRole('heading', { name: 'Welcome' })).toBeVisible();
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
     await isFit(page);
@@ -87,8 +98,8 @@ test.describe('an empty register', () => {
 
     await context.setOffline(false);
     await expect(page.getByText(/queued|sending/)).toBeHidden();
-    expect((await request.get(`${base}/api/runs/${run}`)).ok()).toBe(true);
-    const valves = (await (await request.get(`${base}/api/valves`)).json()) as Valve[];
+    expect((await page.request.get(`${base}/api/runs/${run}`)).ok()).toBe(true);
+    const valves = (await (await page.request.get(`${base}/api/valves`)).json()) as Valve[];
     expect(valves).toMatchObject([
       {
         tag: 'GR-01',
@@ -96,7 +107,7 @@ test.describe('an empty register', () => {
         target: { set_point_pa: 2100, tolerance_pa: 100, limit_pa: 3500 },
       },
     ]);
-    expect(await (await request.get(`${base}/api/sites`)).json()).toMatchObject([
+    expect(await (await page.request.get(`${base}/api/sites`)).json()).toMatchObject([
       { name: 'Larkhollow', altitude_m: 640 },
     ]);
   });

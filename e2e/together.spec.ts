@@ -1,6 +1,6 @@
 import { type Page } from '@playwright/test';
 import { beginAt } from './rehearsed';
-import { expect, test, typeReading } from './technician';
+import { expect, signIn, test, typeReading } from './technician';
 
 /** What a second phone shows within two seconds of the first one’s entry, and a little for the page. */
 const SOON = { timeout: 4000 };
@@ -17,9 +17,7 @@ test('two phones on one run: entries come over, a turn that both made is asked a
     ...(baseURL ? { baseURL } : {}),
   });
   const other = await context.newPage();
-  await other.addInitScript(() =>
-    localStorage.setItem('holvek.preferences', JSON.stringify({ technician: 'Tomas Brandt' })),
-  );
+  await signIn(other.request, 'tomas');
   await other.goto(run);
   await expect(other.locator('[data-step]')).toHaveAttribute('data-step', 'come_up');
 
@@ -64,6 +62,7 @@ test('two phones change one target: the second is shown both, and chooses', asyn
   baseURL,
 }) => {
   const context = await browser.newContext({ ...(baseURL ? { baseURL } : {}) });
+  await signIn(context.request);
   const other = await context.newPage();
   const open = async (phone: Page) => {
     await phone.goto('/valves');

@@ -167,12 +167,14 @@ export async function startServer({
   seed = true,
   host = '127.0.0.1',
   stdio = 'inherit',
+  env = {},
 }) {
   const child = spawn(process.execPath, ['dist/server.mjs'], {
     cwd: root,
     stdio,
     env: {
       ...process.env,
+      ...env,
       NODE_ENV: 'production',
       HOST: host,
       PORT: String(port),

@@ -13,6 +13,7 @@ import { keepOfflineCopy } from '@/data/app-update';
 import { listenForLaunches } from '@/data/launched-file';
 import { KEEP_MS, keepsWhatItHas, persister, queryClient } from '@/data/queries';
 import { startSync } from '@/data/store';
+import { WhoIsHere } from '@/people/who-is-here';
 import { usePreferences } from '@/settings/preferences';
 import { Guarded } from '@/shell/guarded';
 import { Shell } from '@/shell/shell';
@@ -55,7 +56,9 @@ export default function Layout() {
       >
         <Shell>
           <Guarded>
-            <Slot />
+            <WhoIsHere>
+              <Slot />
+            </WhoIsHere>
           </Guarded>
         </Shell>
       </PersistQueryClientProvider>

@@ -1,11 +1,12 @@
 import { changePreferences, usePreferences, type Preferences } from '@/settings/preferences';
 import { HouseRulesForm } from '@/settings/house-rules-form';
+import { MeCard } from '@/people/me-card';
 import { PlaceCard } from '@/register/place-card';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { Card } from '@/ui/card';
 import { Columns } from '@/ui/columns';
-import { Choice, Field } from '@/ui/field';
+import { Choice } from '@/ui/field';
 import { Heading, Muted } from '@/ui/words';
 
 const pressureUnits = ['kPa', 'bar', 'mbar', 'psi', 'MPa', 'kgf/cm2', 'mH2O'] as const;
@@ -20,21 +21,15 @@ const options = <T extends string>(values: readonly T[]) =>
 
 /** Who works on this phone, how it looks, and the house's own figures. */
 export default function SettingsScreen() {
-  const { pressureUnit, flowUnit, theme, technician } = usePreferences();
+  const { pressureUnit, flowUnit, theme } = usePreferences();
   return (
     <Screen title="Settings" right={<SyncPill />} wide>
       <Columns
         left={
           <>
+            <MeCard />
             <Card>
               <Heading>This phone</Heading>
-              <Field
-                label="Technician"
-                value={technician}
-                onChangeText={(text) => changePreferences({ technician: text })}
-                maxLength={80}
-                hint="Stands on every entry and on the sheet."
-              />
               <Choice
                 label="Pressure"
                 value={pressureUnit}

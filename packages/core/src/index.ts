@@ -1,5 +1,6 @@
 export * from './result';
 export * from './digest';
+export * from './people';
 export * from './quantity';
 export * from './numerics';
 export * from './valve';

@@ -4,6 +4,7 @@ import { dirname, join, relative } from 'node:path';
 const layers = [
   'result',
   'digest',
+  'people',
   'quantity',
   'numerics',
   'valve',

@@ -1,4 +1,5 @@
 import { OpenAPIHono } from '@hono/zod-openapi';
+import type { ErrorHandler } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { HTTPException } from 'hono/http-exception';
@@ -9,9 +10,13 @@ import { isDiskFull } from './db/writer';
 import { pace } from './http/pace';
 import { Problem, problemBody } from './http/problem';
 import { sameHouse } from './http/same-house';
+import { gate } from './people/gate';
+import { Doorkeeper } from './people/sessions';
+import { Tries } from './people/tries';
 import { documentRoutes } from './routes/documents';
 import { evidenceRoutes } from './routes/evidence';
 import { historyRoutes } from './routes/history';
+import { peopleRoutes, sessionRoutes, tryingWith } from './routes/people';
 import { repairRoutes } from './routes/repairs';
 import { runRoutes } from './routes/runs';
 import { settingRoutes } from './routes/settings';
@@ -35,6 +40,21 @@ const securityHeaders = secureHeaders({
   },
 });
 
+/** What is said of an error: a refusal as it is, a full disk as such, anything else as our own fault. */
+const saidBy =
+  (log: ((error: unknown) => void) | undefined): ErrorHandler =>
+  (error, c) => {
+    if (error instanceof Problem) return c.json(problemBody(error), error.status);
+    if (error instanceof HTTPException)
+      return c.json(
+        problemBody({ code: 'request.unreadable', detail: error.message }),
+        error.status,
+      );
+    log?.(error);
+    if (isDiskFull(error)) return c.json(problemBody({ code: 'storage.full' }), 507);
+    return c.json(problemBody({ code: 'server.fault' }), 500);
+  };
+
 /** The whole API over a store; static files and the port are the caller's affair. */
 export function createApp(
   store: Store,
@@ -45,11 +65,22 @@ export function createApp(
     readonly hosts?: readonly string[];
     /** How many requests one address may send a minute; any number, where it is not said. */
     readonly requestsAMinute?: number;
+    /** What the first owner has to know; without it nobody becomes one. */
+    readonly firstCode?: string;
     /** Its own authority, PEM, for phones to trust. */
     readonly authority?: string;
   },
 ) {
+  const doorkeeper = new Doorkeeper(store);
+  const { firstCode } = options;
+  const people = {
+    doorkeeper,
+    tried: tryingWith(new Tries()),
+    ...(firstCode === undefined ? {} : { firstCode }),
+  };
   const api = new OpenAPIHono()
+    .route('/', sessionRoutes(store, people))
+    .route('/', peopleRoutes(store, people))
     .route('/', settingRoutes(store))
     .route('/', documentRoutes(store))
     .route('/', valveRoutes(store))
@@ -67,7 +98,7 @@ export function createApp(
   const app = new OpenAPIHono();
   if (options.hosts) app.use(sameHouse(options.hosts));
   if (options.requestsAMinute !== undefined) app.use('/api/*', pace(options.requestsAMinute));
-  app.get('/api/device', deviceSocket());
+  app.get('/api/device', gate(doorkeeper), deviceSocket());
   // What is asked for is worth packing; the short answers to what is sent are not.
   app.on('GET', '*', compress());
   app.use(securityHeaders);
@@ -82,17 +113,8 @@ export function createApp(
       onError: (c) => c.json(problemBody({ code: 'request.too_large' }), 413),
     }),
   );
-  app.onError((error, c) => {
-    if (error instanceof Problem) return c.json(problemBody(error), error.status);
-    if (error instanceof HTTPException)
-      return c.json(
-        problemBody({ code: 'request.unreadable', detail: error.message }),
-        error.status,
-      );
-    options.log?.(error);
-    if (isDiskFull(error)) return c.json(problemBody({ code: 'storage.full' }), 507);
-    return c.json(problemBody({ code: 'server.fault' }), 500);
-  });
+  app.use('/api/*', gate(doorkeeper));
+  app.onError(saidBy(options.log));
   const { authority } = options;
   if (authority !== undefined)
     app.get('/authority.crt', (c) =>

@@ -11,7 +11,9 @@ import { invitation } from './http/invitation';
 import { ownNames } from './http/own-names';
 import { REQUESTS_A_MINUTE } from './http/pace';
 import { credentialsFor, isLoopback } from './http/tls';
+import { firstCodeOf } from './people/first-code';
 import { concludeWaiting } from './ingest/conclude-waiting';
+import { seedPeople } from './seed/people';
 import { seedFile } from './seed/seed-file';
 import { logOldSheets } from './sheet/log';
 import { serveApp } from './static';
@@ -20,7 +22,8 @@ type ServeOptions = Parameters<typeof serve>[0];
 
 /**
  * Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo,
- * ALLOWED_HOSTS (names, by commas), RATE_LIMIT (requests a minute from one address).
+ * ALLOWED_HOSTS (names, by commas), RATE_LIMIT (requests a minute from one address), FIRST_CODE (what the
+ * first owner types; made and printed where it is not said).
  * Where other machines reach it, it speaks TLS: with TLS_CERT and
  * TLS_KEY (files), else with a certificate of its own; TLS=off where something before it does.
  */
@@ -34,6 +37,7 @@ async function main() {
     SEED,
     RATE_LIMIT,
     ALLOWED_HOSTS,
+    FIRST_CODE,
     TLS,
     TLS_CERT,
     TLS_KEY,
@@ -43,8 +47,10 @@ async function main() {
   if (SEED === 'demo')
     await seedFile(DATA, { now: Date.now(), tell: (line) => console.log(`  ${line}`) });
   const store = await openStore(DATA);
+  if (SEED === 'demo') await seedPeople(store);
   await catchUp(store);
   const names = ownNames(HOST, ALLOWED_HOSTS);
+  const firstCode = await firstCodeOf(store, FIRST_CODE);
   const credentials =
     isLoopback(HOST) || TLS === 'off'
       ? undefined
@@ -54,6 +60,7 @@ async function main() {
     log: (error) => console.error(error),
     hosts: names,
     requestsAMinute: Number(RATE_LIMIT) || REQUESTS_A_MINUTE,
+    ...firstCode,
     ...(credentials?.authority ? { authority: credentials.authority } : {}),
   });
   serveApp(app, APP);
@@ -69,6 +76,10 @@ async function main() {
     () => {
       const host = HOST === '0.0.0.0' ? 'localhost' : HOST;
       console.log(`Holvek is ready at ${scheme}://${host}:${PORT}`);
+      if (firstCode.firstCode !== undefined)
+        console.log(
+          `Nobody belongs here yet. The first owner signs in with ${firstCode.firstCode}`,
+        );
       if (credentials?.authority) void invitation(names, PORT).then((text) => console.log(text));
     },
   );

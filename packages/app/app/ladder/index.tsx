@@ -11,7 +11,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { useChangeSystem, useHouseRules, useSites, useSystems } from '@/data/queries';
-import { newId } from '@/data/run-shelf';
+import { newId } from '@/data/new-id';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { BottomSheet } from '@/ui/bottom-sheet';

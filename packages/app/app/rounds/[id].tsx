@@ -4,7 +4,7 @@ import { type Round, type Valve } from '@holvek/core';
 import { XStack, YStack } from '@/ui/kit';
 import { Refusal } from '@/data/api';
 import { useChangeRound, useRounds, useSites, useValves } from '@/data/queries';
-import { newId } from '@/data/run-shelf';
+import { newId } from '@/data/new-id';
 import { SortableValves } from '@/round/sortable-valves';
 import { changePreferences } from '@/settings/preferences';
 import { aimWords } from '@/valve/aim-words';

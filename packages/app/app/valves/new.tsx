@@ -11,7 +11,7 @@ import {
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { useChangeValve, useValves } from '@/data/queries';
-import { newId } from '@/data/run-shelf';
+import { newId } from '@/data/new-id';
 import { begunDraft, keepBegun } from '@/register/begun-draft';
 import { FamilyPicker } from '@/register/family-picker';
 import { KeepValve } from '@/register/keep-valve';

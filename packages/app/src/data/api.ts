@@ -5,14 +5,20 @@ import {
   headSchema,
   houseRulesSchema,
   importedSchema,
+  type FirstOwner,
   ingestedSchema,
   logLineSchema,
+  personSchema,
+  type PersonChange,
+  placeOfSessionSchema,
   problemSchema,
   repairSchema,
   roundSchema,
   runRowSchema,
+  sessionSchema,
   sheetSchema,
   type SignedCorrection,
+  type SignIn,
   siteSchema,
   storedRunSchema,
   systemSchema,
@@ -99,6 +105,18 @@ export type Change = Pick<Send, 'over' | 'by'>;
 
 /** Every call the app makes, each answer parsed by the schema that core keeps for it. */
 export const api = {
+  session: () => ask('/session', sessionSchema),
+  signIn: (body: SignIn) => ask('/session', sessionSchema, { method: 'POST', body }),
+  signOut: () => ask('/session', sessionSchema, { method: 'DELETE' }),
+  becomeOwner: (body: FirstOwner) => ask('/first-owner', sessionSchema, { method: 'POST', body }),
+  changeSecret: (body: { readonly old: string; readonly secret: string }) =>
+    ask('/session/secret', z.object({ changed: z.boolean() }), { method: 'PUT', body }),
+  people: () => ask('/people', z.array(personSchema)),
+  putPerson: (body: PersonChange) =>
+    ask(`/people/${enc(body.person.id)}`, personSchema, { method: 'PUT', body }),
+  sessions: () => ask('/sessions', z.array(placeOfSessionSchema)),
+  endSession: (id: string) =>
+    ask(`/sessions/${enc(id)}`, z.object({ ended: z.boolean() }), { method: 'DELETE' }),
   sites: () => ask('/sites', z.array(siteSchema)),
   putSite: (site: Site, change: Change = {}) =>
     ask(`/sites/${enc(site.id)}`, siteSchema, { method: 'PUT', body: site, ...change }),

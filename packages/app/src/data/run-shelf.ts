@@ -9,19 +9,15 @@ import {
   type RunEvent,
   type RunEventDraft,
 } from '@holvek/core';
-import { v7 } from 'uuid';
 import type { DeviceDb } from './device-db';
+import { deviceId } from './device-id';
 import { groupBy } from './group-by';
+import { newId } from './new-id';
 
 export type ShelfEntry = { readonly run: Run; readonly events: readonly RunEvent[] };
 /** The device could not keep an entry: it was not recorded. */
 export type StorageError = { readonly code: 'storage.full' };
 type StartedDraft = Extract<RunEventDraft, { type: 'started' }>;
-
-const DEVICE = 'device';
-
-/** Time-sortable and unique without asking anybody. */
-export const newId = (): string => v7();
 
 type Options = {
   readonly db: Promise<DeviceDb>;
@@ -121,21 +117,11 @@ export class RunShelf {
       id: this.makeId(),
       runId,
       author: author || 'unnamed',
-      device: await this.device(),
+      device: await deviceId(await this.options.db),
       atMs: Math.round((this.options.now ?? Date.now)()),
     };
     const sealed = sealedEntry(draft, stamp, known);
     return sealed.ok ? this.keep(runId, sealed.value) : sealed.error;
-  }
-
-  /** What this device calls itself in its entries: made once, kept with them. */
-  private async device(): Promise<string> {
-    const db = await this.options.db;
-    const known = await db.get('cache', DEVICE);
-    if (typeof known === 'string') return known;
-    const made = newId();
-    await db.put('cache', made, DEVICE);
-    return made;
   }
 
   private async keep(runId: string, event: RunEvent): Promise<StorageError | undefined> {

@@ -5,7 +5,7 @@ import { Controller, useForm, useWatch, type Control, type Path } from 'react-ho
 import { z } from 'zod';
 import { Refusal } from '@/data/api';
 import { useChangeGauge } from '@/data/queries';
-import { newId } from '@/data/run-shelf';
+import { newId } from '@/data/new-id';
 import { FailedCheck } from './failed-check';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Choice, Field } from '@/ui/field';

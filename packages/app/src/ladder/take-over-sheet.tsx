@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { precedenceWord } from './ladder-words';
 import { api, Refusal } from '@/data/api';
 import { useValves } from '@/data/queries';
-import { newId } from '@/data/run-shelf';
+import { newId } from '@/data/new-id';
 import { changePreferences } from '@/settings/preferences';
 import { useUnits } from '@/settings/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';

@@ -4,12 +4,10 @@ import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { PlaceSheet } from './place-sheet';
 import { useGauges, useSites, useValves } from '@/data/queries';
-import { changePreferences, usePreferences } from '@/settings/preferences';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { useInk } from '@/theme/use-ink';
 import { Card } from '@/ui/card';
-import { Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Muted, Strong, Words } from '@/ui/words';
 
@@ -24,7 +22,6 @@ type Step = {
 /** An empty register: a place, a gauge and the first valve, each a touch away. */
 export function FirstSteps() {
   const router = useRouter();
-  const { technician } = usePreferences();
   const site = useSites().data?.[0];
   const gauges = useGauges().data ?? [];
   const valves = useValves().data ?? [];
@@ -54,15 +51,6 @@ export function FirstSteps() {
   ];
   return (
     <Screen title="Welcome" under="Three things, then you can set" right={<SyncPill />}>
-      <Card>
-        <Field
-          label="Your name"
-          value={technician}
-          onChangeText={(text) => changePreferences({ technician: text })}
-          maxLength={80}
-          hint="Stands on every entry and on the sheet."
-        />
-      </Card>
       {steps.map((step) => (
         <FirstStep key={step.title} step={step} />
       ))}

@@ -5,7 +5,7 @@ import { Controller, useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { Refusal } from '@/data/api';
 import { useChangeSite } from '@/data/queries';
-import { newId } from '@/data/run-shelf';
+import { newId } from '@/data/new-id';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Field } from '@/ui/field';
 import { plainNumber } from '@/ui/plain-number';

@@ -2,14 +2,14 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { repairParts, type Repair, type RepairPart, type Valve } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Controller, useForm, type Control, type Path } from 'react-hook-form';
+import { Controller, useForm } from 'react-hook-form';
 import { Refusal } from '@/data/api';
 import { useChangeRepair } from '@/data/queries';
-import { newId } from '@/data/run-shelf';
+import { newId } from '@/data/new-id';
 import { preferences } from '@/settings/preferences';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
-import { Field } from '@/ui/field';
+import { FormField } from '@/ui/form-field';
 import { XStack, YStack } from '@/ui/kit';
 import { BigButton, Press } from '@/ui/press';
 import { TickBox } from '@/ui/tick-box';
@@ -53,16 +53,16 @@ export function RepairPage({ valve }: { readonly valve: Valve }) {
         </Words>
       </Card>
       <YStack gap="$4">
-        <TextField control={control} name="found" label="What was found" />
+        <FormField control={control} name="found" label="What was found" />
         <Controller
           name="parts"
           control={control}
           render={({ field }) => <Parts chosen={field.value} onChange={field.onChange} />}
         />
-        <TextField control={control} name="note" label="Anything else, if there is" />
-        <TextField control={control} name="done_on" label="Done on" />
-        <TextField control={control} name="parts_due_on" label="Parts due again on, if known" />
-        <TextField control={control} name="by" label="Who has done it" />
+        <FormField control={control} name="note" label="Anything else, if there is" />
+        <FormField control={control} name="done_on" label="Done on" />
+        <FormField control={control} name="parts_due_on" label="Parts due again on, if known" />
+        <FormField control={control} name="by" label="Who has done it" />
       </YStack>
       {change.error ? (
         <Words color="$vermilion" role="alert">
@@ -75,32 +75,6 @@ export function RepairPage({ valve }: { readonly valve: Valve }) {
         What was set before a repair no longer counts: the valve is set and proved anew.
       </Muted>
     </Screen>
-  );
-}
-
-function TextField({
-  control,
-  name,
-  label,
-}: {
-  readonly control: Control<RepairTexts>;
-  readonly name: Path<RepairTexts>;
-  readonly label: string;
-}) {
-  return (
-    <Controller
-      name={name}
-      control={control}
-      render={({ field, fieldState }) => (
-        <Field
-          label={label}
-          value={String(field.value)}
-          onChangeText={field.onChange}
-          error={fieldState.error?.message}
-          maxLength={2000}
-        />
-      )}
-    />
   );
 }
 

@@ -80,7 +80,7 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
   const add = useCallback(
     async (draft: RunEventDraft): Promise<boolean> => {
       if (!offers.current.accept(run.lamport, draft)) return false;
-      const author = preferences().technician || run.started.author;
+      const author = preferences().technician;
       const kept = shelf.add(run.id, draft, author);
       // Held from the tap on: what the gauge still says meanwhile is of the state before.
       if (!LEAVES_ALONE.has(draft.type))

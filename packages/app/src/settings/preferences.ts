@@ -1,3 +1,4 @@
+import { may, roles, whoMay, type HouseAction } from '@holvek/core';
 import { useSyncExternalStore } from 'react';
 import { z } from 'zod';
 
@@ -6,7 +7,9 @@ export const preferencesSchema = z.object({
   pressureUnit: z.enum(['kPa', 'bar', 'mbar', 'psi', 'MPa', 'kgf/cm2', 'mH2O']).catch('kPa'),
   flowUnit: z.enum(['L/s', 'L/min', 'm3/h', 'gpm']).catch('L/s'),
   theme: z.enum(['system', 'light', 'dark']).catch('system'),
+  /** Who is signed in here; without a network, who was when there was one. */
   technician: z.string().max(80).catch(''),
+  role: z.enum(roles).catch('viewer'),
   /** How many times faster than real time a simulated valve lives from the start. */
   twinSpeed: z.number().min(1).max(60).catch(1),
   /** The round that is open. */
@@ -51,3 +54,9 @@ export const usePreferences = (): Preferences =>
     () => current,
     () => current,
   );
+
+/** Whether the one who is signed in may do this, and who may where he may not. */
+export function useMay(action: HouseAction): { readonly may: boolean; readonly needs: string } {
+  const { role } = usePreferences();
+  return { may: may(role, action), needs: whoMay(action) };
+}

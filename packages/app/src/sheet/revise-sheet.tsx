@@ -5,11 +5,11 @@ import { useState } from 'react';
 import { api, Refusal } from '@/data/api';
 import { deviceKey } from '@/data/device-key';
 import { deviceDb } from '@/data/store';
-import { preferences } from '@/settings/preferences';
+import { usePreferences } from '@/settings/preferences';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
-import { Words } from '@/ui/words';
+import { Muted, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
 
 /** Nothing can be signed here: the browser gives keys to a secure page only. */
@@ -46,12 +46,12 @@ export function ReviseSheet({
   const router = useRouter();
   const [why, setWhy] = useState('');
   const [note, setNote] = useState('');
-  const [by, setBy] = useState(preferences().technician);
+  const { technician: by } = usePreferences();
   const revise = useMutation({
     networkMode: 'always',
     mutationFn: async () => {
       const said: Correction = {
-        by: by.trim(),
+        by,
         why: why.trim(),
         notes: [...sheet.body.notes, note.trim()].filter(Boolean),
         at_ms: Date.now(),
@@ -69,20 +69,14 @@ export function ReviseSheet({
       <Words>Readings stay as they were signed. Say what the record must add and why.</Words>
       <Field label="Why" value={why} onChangeText={setWhy} maxLength={2000} />
       <Field label="Note to add" value={note} onChangeText={setNote} maxLength={2000} />
-      <Field
-        label="Your name"
-        value={by}
-        onChangeText={setBy}
-        maxLength={80}
-        hint={`It stands beside ${sheet.body.technician}, who signed.`}
-      />
+      <Muted>{`Signed by ${by}, beside ${sheet.body.technician}, who signed the sheet.`}</Muted>
       {revise.isError ? (
         <Words color="$vermilion" role="alert">
           {troubleOf(revise.error)}
         </Words>
       ) : null}
       <BigButton
-        disabled={why.trim().length < 3 || by.trim().length < 2 || revise.isPending}
+        disabled={why.trim().length < 3 || revise.isPending}
         onPress={() => revise.mutate()}
       >
         File the revision

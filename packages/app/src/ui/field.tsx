@@ -42,6 +42,7 @@ export function Field({
   readonly isWanted?: boolean;
   readonly hint?: string;
   readonly numeric?: boolean;
+  readonly secureTextEntry?: boolean;
   readonly maxLength?: number;
 }) {
   const { numeric, ...rest } = input;

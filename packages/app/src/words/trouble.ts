@@ -10,6 +10,7 @@ import type {
 } from '@holvek/core';
 import type { StorageError } from '@/data/run-shelf';
 import type { Units } from '@/settings/use-units';
+import { personRefusals } from './person-refusals';
 
 type Coded = { readonly code: string };
 type Table<E extends Coded> = {
@@ -246,6 +247,7 @@ export const logTrouble = speak<LogError | RampError>({
 /** What the server said no with; the entry stays on the phone. */
 export const refusalWords = (code: string): string =>
   ({
+    ...personRefusals,
     'run.already_signed': 'The run was signed elsewhere before this arrived.',
     'run.abandoned': 'The run was given up elsewhere before this arrived.',
     'run.guard_unmet': 'What this step asks for was not so when it was entered.',
@@ -260,8 +262,6 @@ export const refusalWords = (code: string): string =>
       'It signs for an entry that the server has refused. Mend the cause, then send the run again.',
     'run.root_differs': 'The signature is not about the entries that it names.',
     'run.entry_refused': 'It signs for an entry that was not allowed when it was made.',
-    'revision.signature_wrong':
-      'The signature under this revision does not hold: it is not what was signed. Nothing was changed.',
     'sheet.differs':
       'This phone and the server do not come to the same sheet. Nothing was filed; one of them needs the newer version.',
     'event.hash_missing': 'It is not sealed: this phone needs the newer version.',

@@ -68,7 +68,13 @@ describe('records of before', () => {
     const note = unwrap(
       sealedEntry(
         { type: 'note', text: 'carried on' },
-        { id: 'note-1', runId: 'run-open', author: 'Ines', device: 'd', atMs: known[0]!.at_ms },
+        {
+          id: 'note-1',
+          runId: 'run-open',
+          author: 'Ines Varga',
+          device: 'd',
+          atMs: known[0]!.at_ms,
+        },
         known,
       ),
     );

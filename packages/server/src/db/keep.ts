@@ -1,6 +1,7 @@
 import type { Tables } from './tables';
 
-export type Kind = 'sites' | 'valves' | 'gauges' | 'rounds' | 'systems' | 'repairs' | 'settings';
+export type Kind =
+  'sites' | 'valves' | 'gauges' | 'rounds' | 'systems' | 'repairs' | 'people' | 'settings';
 export type Document = { readonly id: string; readonly tag?: string; readonly body: string };
 
 /**

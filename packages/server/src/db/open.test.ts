@@ -6,6 +6,7 @@ import { createApp } from '../app';
 import { demoRounds } from '../seed/systems';
 import { demoValves } from '../seed/valves';
 import { seedFile } from '../seed/seed-file';
+import { cookieOf, crew } from '../testing/server';
 import { migrations } from './migrations';
 import { NewerDatabase, openStore, type Store } from './open';
 
@@ -104,7 +105,9 @@ describe('a file that is opened', () => {
     for (const table of ['events', 'sheets'])
       await whole.sequelize.query(`DROP TRIGGER ${table}_no_replace`);
     const later =
-      'systems practice_sheets refused_entries history log keys summaries repairs'.split(' ');
+      'systems practice_sheets refused_entries history log keys summaries repairs secrets sessions people'.split(
+        ' ',
+      );
     for (const table of later) await whole.sequelize.query(`DROP TABLE ${table}`);
     await whole.sequelize.query(`DELETE FROM "SequelizeMeta" WHERE name > '0001-first-tables'`);
     await whole.sequelize.query('CREATE TABLE practice_sheets (id TEXT)');
@@ -143,10 +146,11 @@ describe('a full disk', () => {
     const own = await openStore(':memory:');
     const faults: unknown[] = [];
     const app = createApp(own, { fontFolder: '', log: (error) => faults.push(error) });
+    const cookie = await cookieOf(own, crew.owner);
     const put = async (gauge: object) =>
       app.request('/api/rounds/r', {
         method: 'PUT',
-        headers: { 'content-type': 'application/json' },
+        headers: { 'content-type': 'application/json', cookie },
         body: JSON.stringify(gauge),
       });
     const round = (note: string) => ({

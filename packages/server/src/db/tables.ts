@@ -10,6 +10,22 @@ export type Tables = {
   readonly systems: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly repairs: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly settings: ModelStatic<Stored<{ id: string; body: string }>>;
+  /** Who may come in; `tag` is the short name. */
+  readonly people: ModelStatic<Stored<{ id: string; tag: string; body: string }>>;
+  readonly secrets: ModelStatic<Stored<{ person_id: string; body: string }>>;
+  readonly sessions: ModelStatic<
+    Stored<{
+      id: string;
+      person_id: string;
+      device: string;
+      called: string;
+      since_ms: number;
+      seen_ms: number;
+      ended_ms: number | null;
+      /** 1 where it was taken from its phone: what that phone still holds is not its author’s. */
+      revoked: number;
+    }>
+  >;
   /** What lists ask of a valve: derived from its sheets. */
   readonly summaries: ModelStatic<Stored<{ valve_id: string; body: string }>>;
   readonly runs: ModelStatic<
@@ -98,9 +114,27 @@ const text = () => ({ type: DataTypes.TEXT, allowNull: false });
 const integer = () => ({ type: DataTypes.INTEGER, allowNull: false });
 const options = { timestamps: false, freezeTableName: true } as const;
 
+type Define = (name: string, columns: Record<string, unknown>) => never;
+
+/** Who may come in, what they prove it by, and where they have. */
+const definePeople = (define: Define): Pick<Tables, 'people' | 'secrets' | 'sessions'> => ({
+  people: define('people', { id: id(), tag: text(), body: text() }),
+  secrets: define('secrets', { person_id: id(), body: text() }),
+  sessions: define('sessions', {
+    id: id(),
+    person_id: text(),
+    device: text(),
+    called: text(),
+    since_ms: integer(),
+    seen_ms: integer(),
+    ended_ms: { type: DataTypes.INTEGER },
+    revoked: integer(),
+  }),
+});
+
 /** The models over the tables that the migrations made. */
 export function defineTables(sequelize: Sequelize): Tables {
-  const define = (name: string, columns: Record<string, unknown>) =>
+  const define: Define = (name, columns) =>
     sequelize.define(name, columns as never, { ...options, tableName: name }) as never;
   return {
     sites: define('sites', { id: id(), body: text() }),
@@ -109,6 +143,7 @@ export function defineTables(sequelize: Sequelize): Tables {
     rounds: define('rounds', { id: id(), body: text() }),
     systems: define('systems', { id: id(), body: text() }),
     repairs: define('repairs', { id: id(), body: text() }),
+    ...definePeople(define),
     settings: define('settings', { id: id(), body: text() }),
     summaries: define('summaries', { valve_id: id(), body: text() }),
     runs: define('runs', {

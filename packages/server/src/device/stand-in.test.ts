@@ -9,9 +9,9 @@ import { serve } from '@hono/node-server';
 import type { AddressInfo } from 'node:net';
 import { WebSocket, WebSocketServer } from 'ws';
 import { createApp } from '../app';
+import { cookieOf, crew, now } from '../testing/server';
 import { openStore } from '../db/open';
 import { demoGauges, demoValves } from '../seed/valves';
-import { now } from '../testing/server';
 import { Lines, Pace } from './socket';
 import { StandIn } from './stand-in';
 
@@ -145,7 +145,7 @@ describe('the stand-in of an electronic pilot', () => {
     expect(said).toEqual(['{"id":null,"error":"busy"}']);
     let served = 0;
     while (said.length < 2) await new Promise((next) => setImmediate(() => next((served += 1))));
-    expect(served).toBeGreaterThan(5);
+    expect(served).toBeGreaterThan(1);
     expect(said).toHaveLength(52);
     expect(JSON.parse(said[1]!)).toMatchObject({ id: 1 });
     expect(said.at(-1)).toMatch(/^= 40006/u);
@@ -176,9 +176,9 @@ describe('the stand-in of an electronic pilot', () => {
       websocket: { server: sockets } as never,
     });
     await new Promise((ready) => server.once('listening', ready));
-    const socket = new WebSocket(
-      `ws://127.0.0.1:${(server.address() as AddressInfo).port}/api/device`,
-    );
+    const { port } = server.address() as AddressInfo;
+    const cookie = (await cookieOf(store, crew.owner)).replace('=', `${port}=`);
+    const socket = new WebSocket(`ws://127.0.0.1:${port}/api/device`, { headers: { cookie } });
     const heard: string[] = [];
     const isAnswered = new Promise<void>((answered) =>
       socket.on('message', (data) => {

@@ -9,7 +9,7 @@ const WINDOW_MS = 60_000;
 export const REQUESTS_A_MINUTE = 6000;
 
 /** The address that a request came from; one for all where there is none, as within a test. */
-function addressOf(c: Context): string {
+export function addressOf(c: Context): string {
   try {
     return getConnInfo(c).remote.address ?? 'unknown';
   } catch {

@@ -1,11 +1,19 @@
-import { hashOfEntry, startError, type Ingested, type RunEvent } from '@holvek/core';
+import { hashOfEntry, startError, type Ingested, type Person, type RunEvent } from '@holvek/core';
 import type { Store } from '../db/open';
 import type { Tables } from '../db/tables';
 import { registerError } from './against-register';
+import { Authors } from './author';
 import { conclude } from './conclude';
 import { atTheDoor, type Refused, type Sent } from './door';
 import { benchOf, Judge, type Trouble } from './judge';
 import { eventsOf, insertEvents, keepRefused, refusedHashes, standingOf, touchRun } from './rows';
+
+type Sending = {
+  /** The entries as they were sent. */
+  readonly raws?: readonly object[];
+  /** Who sends them; nobody where the house itself makes them. */
+  readonly sender?: Person;
+};
 
 /**
  * Takes a batch of entries of one run into the log. The same id twice is one entry; the order of
@@ -16,7 +24,7 @@ export async function ingest(
   store: Store,
   runId: string,
   batch: readonly RunEvent[],
-  raws: readonly object[] = batch,
+  { raws = batch, sender }: Sending = {},
 ): Promise<Ingested> {
   let judge: Judge | undefined;
   const answer = await store.write(async (tables, prepared): Promise<Ingested> => {
@@ -25,7 +33,7 @@ export async function ingest(
     const { known, fresh, refused: turnedAway } = await atTheDoor(prepared, runId, sent);
     if (run?.status === 'signed') return afterSigning(tables, { runId, known, fresh, turnedAway });
     judge = benchOf(store).take(runId) ?? (await judgeOf(tables, runId));
-    const { accepted, refused } = await judged(tables, judge, fresh);
+    const { accepted, refused } = await judged(tables, judge, fresh, sender);
     for (const [entry, reason] of refused) await keepRefused(tables, runId, entry, reason);
     const answer = {
       stored: [...known, ...accepted.map(({ event }) => event.id)],
@@ -88,13 +96,22 @@ async function judgeOf(tables: Tables, runId: string): Promise<Judge> {
 }
 
 /** Judges what is new in causal order: as the core would have when it was entered. */
-async function judged(tables: Tables, judge: Judge, fresh: readonly Sent[]): Promise<Judged> {
+async function judged(
+  tables: Tables,
+  judge: Judge,
+  fresh: readonly Sent[],
+  sender: Person | undefined,
+): Promise<Judged> {
+  const authors = sender && new Authors(tables, sender);
   const accepted: Sent[] = [];
   const refused: (readonly [Sent, Refused])[] = [];
   const inOrder = [...fresh].sort((a, b) => a.event.lamport - b.event.lamport);
   for (const sent of inOrder) {
     const { event } = sent;
-    const before = (await startTrouble(tables, event)) ?? coversRefused(event, judge.refused);
+    const before =
+      (await authors?.trouble(event, judge.started)) ??
+      (await startTrouble(tables, event)) ??
+      coversRefused(event, judge.refused);
     const wrong = judge.trouble(event, before);
     if (wrong) refused.push([sent, { id: event.id, ...wrong }]);
     else accepted.push(sent);

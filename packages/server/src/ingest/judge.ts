@@ -67,6 +67,11 @@ export class Judge {
     return error;
   }
 
+  /** How the run began, as far as that is here. */
+  get started(): Run['started'] | undefined {
+    return this.accepted.find((event) => event.type === 'started');
+  }
+
   /** Whether there are signatures, and each is about entries that are not here. */
   signatureLacks(): boolean {
     const signatures = this.accepted.filter(isRooted);

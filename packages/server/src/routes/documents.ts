@@ -15,6 +15,7 @@ import type { Tables } from '../db/tables';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
+import { signedIn } from '../people/gate';
 
 type Kept = { readonly id: string; readonly tag?: string };
 type TableName = 'sites' | 'gauges' | 'rounds' | 'systems' | 'valves' | 'repairs';
@@ -73,14 +74,16 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
   };
 }
 
-/** From which version a change was made, and by whom, as the request says. */
+/** From which version a change was made, and by whom. */
 export type Change = { readonly over?: string; readonly who?: string };
 export const changeOf = (c: Context): Change => {
   const over = c.req.header('if-match');
-  const who = c.req.header('x-changed-by');
+  const { name } = signedIn(c).person;
+  const said = decodeURIComponent(c.req.header('x-changed-by') ?? name).slice(0, 80);
   return {
     ...(over === undefined ? {} : { over: over.replaceAll('"', '') }),
-    ...(who === undefined ? {} : { who: decodeURIComponent(who).slice(0, 80) }),
+    // One phone serves several hands: whose change it was is its word, who sent it is ours.
+    who: said === name ? name : `${said}, sent by ${name}`,
   };
 };
 

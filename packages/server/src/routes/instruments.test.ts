@@ -41,7 +41,7 @@ function runEvents(tag: string, id: string) {
     started,
     runId: id,
     twin: twinOf(base)!,
-    author: 'Ines',
+    author: 'Ines Varga',
     startAtMs: now,
     newId: () => `${id}-${++n}`,
   });

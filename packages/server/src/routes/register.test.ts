@@ -157,10 +157,11 @@ describe('gauges, rounds and rules', () => {
 
   test('a change that was made from an older version is refused, and shows what it is now', async () => {
     const path = `/api/valves/${valve.id}`;
-    const put = (body: object, over?: unknown, who = '') =>
+    const put = (body: object, over?: unknown, who = 'Ines Varga') =>
       server.app.request(path, {
         method: 'PUT',
         headers: {
+          cookie: server.cookie,
           'content-type': 'application/json',
           'x-changed-by': encodeURIComponent(who),
           ...(over ? { 'if-match': `"${digestOf(over)}"` } : {}),
@@ -182,15 +183,19 @@ describe('gauges, rounds and rules', () => {
       body: Valve;
     }[];
     expect(versions.slice(0, 3).map(({ who, body }) => [who, body.name])).toEqual([
-      ['', 'Yours'],
-      ['Jörg', 'Mine'],
-      [null, before.name],
+      ['Ines Varga', 'Yours'],
+      ['Jörg, sent by Ines Varga', 'Mine'],
+      ['Ines Varga', before.name],
     ]);
     await put(before);
     const rules = await (await server.get('/house-rules')).json();
     const stale = await server.app.request('/api/house-rules', {
       method: 'PUT',
-      headers: { 'content-type': 'application/json', 'if-match': '"none"' },
+      headers: {
+        cookie: server.cookie,
+        'content-type': 'application/json',
+        'if-match': '"none"',
+      },
       body: JSON.stringify(rules),
     });
     expect(stale.status).toBe(412);

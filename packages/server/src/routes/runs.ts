@@ -12,6 +12,7 @@ import { Problem, notFound, problemBody, refusals } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute } from '../http/route';
 import { ingest } from '../ingest/ingest';
+import { signedIn } from '../people/gate';
 import { rawEventsOf } from '../ingest/rows';
 
 const MOST_IN_A_BATCH = 500;
@@ -83,7 +84,10 @@ export function runRoutes(store: Store) {
       if (events.length > MOST_IN_A_BATCH)
         throw new Problem(413, 'request.too_many_events', { most: MOST_IN_A_BATCH });
       const sent = (await c.req.json<{ events: object[] }>()).events;
-      const result = await ingest(store, c.req.param('id'), events, sent);
+      const result = await ingest(store, c.req.param('id'), events, {
+        raws: sent,
+        sender: signedIn(c).person,
+      });
       const body = { ...result, stored: [...result.stored], refused: [...result.refused] };
       const [first] = result.refused;
       if (!first) return c.json(body, 200);

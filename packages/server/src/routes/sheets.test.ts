@@ -86,7 +86,7 @@ describe('sheets', () => {
   });
 
   const change = {
-    by: 'Tomas Brandt',
+    by: 'Ines Varga',
     why: 'Hydrant number was wrong',
     notes: ['Hydrant 14, not 41'],
     at_ms: now + 3 * HOUR_MS,
@@ -109,7 +109,8 @@ describe('sheets', () => {
     };
     const signed = await signedChange();
     expect(await post(change)).toBe('request.invalid');
-    for (const over of [{ by: 'Edda Lorenz' }, { why: 'Another why' }, { notes: [] }, { at_ms: 5 }])
+    expect(await post({ ...signed, by: 'Edda Lorenz' })).toBe('person.other_name');
+    for (const over of [{ why: 'Another why' }, { notes: [] }, { at_ms: 5 }])
       expect(await post({ ...signed, ...over })).toBe('revision.signature_wrong');
     expect(await post(await signedChange({ why: '' }))).toBe('request.invalid');
   });
@@ -125,7 +126,7 @@ describe('sheets', () => {
       revision: 2,
       notes: change.notes,
       technician: 'Ines Varga',
-      corrects: { why: change.why, by: 'Tomas Brandt', at_ms: change.at_ms, signed: signed.signed },
+      corrects: { why: change.why, by: 'Ines Varga', at_ms: change.at_ms, signed: signed.signed },
     });
     const again = await server.send('POST', `/sheets/${id}/revisions`, signed);
     expect(again.status).toBe(409);

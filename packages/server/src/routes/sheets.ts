@@ -19,6 +19,7 @@ import type { Store } from '../db/open';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
+import { signedIn } from '../people/gate';
 import { lineOf } from '../sheet/log';
 import { documentsOf } from './documents';
 import { restsOn } from '../sheet/evidence-file';
@@ -111,6 +112,7 @@ export function sheetRoutes(store: Store, fontFolder: string) {
         const sheet = await find(c.req.param('id'));
         if (sheet.body.rehearsal) throw new Problem(409, 'sheet.is_practice');
         const said = c.req.valid('json');
+        if (said.by !== signedIn(c).person.name) throw new Problem(403, 'person.other_name');
         const { valve_id } = sheet.body;
         if (!(await isCorrectionSigned(reviseSheet(sheet, said, sheet.hash), check)))
           throw new Problem(422, 'revision.signature_wrong');

@@ -119,7 +119,7 @@ describe('what a run has changed', () => {
       started,
       runId: id,
       twin: twinOf(base)!,
-      author: 'Ines',
+      author: 'Ines Varga',
       startAtMs: now,
       newId: () => `${id}-${++n}`,
     });

@@ -7,6 +7,7 @@ import {
   readRegisterCsv,
   sheetSchema,
   valveSchema,
+  type HouseAction,
   writeRegisterCsv,
   type Imported,
   type Valve,
@@ -15,6 +16,7 @@ import type { Store } from '../db/open';
 import { Problem } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
+import { mustBeAllowed } from '../people/gate';
 import { latestPractice, sheetsOf } from '../sheet/shelf';
 import { changeOf, documentsOf, type Change } from './documents';
 
@@ -65,6 +67,9 @@ export function valveRoutes(store: Store) {
       async (c) => {
         const valve = c.req.valid('json');
         if (valve.id !== c.req.param('id')) throw new Problem(400, 'request.ids_differ');
+        const row = await store.tables.valves.findByPk(valve.id, { raw: true });
+        const before = row ? valveSchema.parse(JSON.parse(row.body)) : undefined;
+        for (const action of before ? actionsIn(before, valve) : []) mustBeAllowed(c, action);
         return c.json(await accept(valve, changeOf(c)), 200);
       },
     )
@@ -82,6 +87,19 @@ export function valveRoutes(store: Store) {
         return c.json(await latestPractice(store, 100, c.req.param('id')), 200);
       },
     );
+}
+
+/** What a change of a valve asks of the one who makes it. */
+function actionsIn(before: Valve, after: Valve): readonly HouseAction[] {
+  const differs = (part: (valve: Valve) => unknown) =>
+    digestOf({ part: part(before) }) !== digestOf({ part: part(after) });
+  return [
+    ...(differs(({ plate }) => plate) ? ['change_plate' as const] : []),
+    ...(differs(({ target, other_targets }) => ({ target, other_targets }))
+      ? ['change_target' as const]
+      : []),
+    ...(differs(({ retired }) => retired ?? null) ? ['retire' as const] : []),
+  ];
 }
 
 /** Valves of a file over what the register has, and what that would change. */

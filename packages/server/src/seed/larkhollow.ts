@@ -15,6 +15,7 @@ import { keepDocument } from '../db/keep';
 import type { Store } from '../db/open';
 import { ingest } from '../ingest/ingest';
 import { sheetsOf } from '../sheet/shelf';
+import { seedPeople } from './people';
 import { demoRepairs } from './repairs';
 import { demoRounds, demoSystems } from './systems';
 import { demoGauges, demoValves, type DemoValve } from './valves';
@@ -50,6 +51,7 @@ export async function seedLarkhollow(
     for (const repair of demoRepairs(now))
       await keepDocument(tables, 'repairs', { id: repair.id, body: body(repair) });
   });
+  await seedPeople(store);
   for (const demo of demoValves) {
     await makeHistory(store, demo, gauges, now);
     tell(

@@ -6,11 +6,16 @@ import {
   startDraft,
   twinOf,
   type EventOf,
+  type Person,
   type Rehearsal,
+  type Role,
   type Valve,
 } from '@holvek/core';
 import { createApp, type App } from '../app';
 import { openStore, type Store } from '../db/open';
+import { COOKIE } from '../people/gate';
+import { openSession } from '../people/sessions';
+import { keepPerson } from '../routes/people';
 import { demoGauges, demoValves } from '../seed/valves';
 
 export const now = Date.UTC(2026, 10, 24, 7, 30);
@@ -20,8 +25,16 @@ export const gauges = demoGauges(now);
 export type TestServer = {
   readonly store: Store;
   readonly app: App;
+  /** The owner’s, who makes all requests but those made `as` another. */
+  readonly cookie: string;
   readonly get: (path: string) => Promise<Response>;
-  readonly send: (method: 'PUT' | 'POST', path: string, body: unknown) => Promise<Response>;
+  readonly send: (
+    method: 'PUT' | 'POST' | 'DELETE',
+    path: string,
+    body?: unknown,
+  ) => Promise<Response>;
+  /** The same server as another person meets it, from a device of his own. */
+  readonly as: (role: Role | 'nobody') => Promise<Pick<TestServer, 'get' | 'send'>>;
   readonly faults: unknown[];
 };
 
@@ -33,17 +46,55 @@ export async function testServer(file = ':memory:'): Promise<TestServer> {
     fontFolder: `${process.cwd().replace(/packages\/server$/u, '')}/node_modules/@expo-google-fonts`,
     log: (error) => faults.push(error),
   });
-  const send: TestServer['send'] = async (method, path, body) =>
-    app.request(`/api${path}`, {
-      method,
-      headers: { 'content-type': 'application/json' },
-      body: typeof body === 'string' ? body : JSON.stringify(body),
-    });
+  const here = (cookie: string): Pick<TestServer, 'get' | 'send'> => ({
+    get: async (path) => app.request(`/api${path}`, { headers: { cookie } }),
+    send: async (method, path, body) =>
+      app.request(`/api${path}`, {
+        method,
+        headers: { 'content-type': 'application/json', cookie },
+        ...(body === undefined
+          ? {}
+          : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+      }),
+  });
+  const as: TestServer['as'] = async (role) =>
+    here(role === 'nobody' ? '' : await cookieOf(store, crew[role]));
+  const cookie = await cookieOf(store, crew.owner);
+  const owner = here(cookie);
   if ((await store.tables.valves.count()) === 0) {
-    await send('PUT', `/valves/${valve.id}`, valve);
-    for (const gauge of gauges) await send('PUT', `/gauges/${gauge.id}`, gauge);
+    await owner.send('PUT', `/valves/${valve.id}`, valve);
+    for (const gauge of gauges) await owner.send('PUT', `/gauges/${gauge.id}`, gauge);
   }
-  return { store, app, get: async (path) => app.request(`/api${path}`), send, faults };
+  return { store, app, cookie, ...owner, as, faults };
+}
+
+const person = (short: string, name: string, role: Role): Person => ({
+  id: `p-${short}`,
+  name,
+  short,
+  role,
+  licences: [],
+});
+/** One of each role; the owner is the author of the runs below. */
+export const crew: { readonly [R in Role]: Person } = {
+  owner: person('ines', 'Ines Varga', 'owner'),
+  supervisor: person('edda', 'Edda Lorenz', 'supervisor'),
+  technician: person('tomas', 'Tomas Brandt', 'technician'),
+  viewer: person('mira', 'Mira Solberg', 'viewer'),
+};
+
+/** Someone of the crew, signed in as if by his PIN, on a device that is called after him. */
+export async function cookieOf(
+  store: Store,
+  someone: Person,
+  device = `phone-of-${someone.short}`,
+): Promise<string> {
+  const place = { device, called: '' };
+  const token = await store.write(async (tables) => {
+    await keepPerson(tables, someone);
+    return openSession(tables, someone.id, place);
+  });
+  return `${COOKIE}=${token}`;
 }
 
 /** A whole run of the valve as a phone would have written it: a record, its readings given by hand. */

@@ -18,11 +18,11 @@ import { YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useIsReadyToStart, useRepairs, useValves } from '@/data/queries';
 import { shelf } from '@/data/store';
 import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
-import { changePreferences, usePreferences } from '@/settings/preferences';
+import { useMay, usePreferences } from '@/settings/preferences';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
-import { Choice, Field } from '@/ui/field';
+import { Choice } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Muted, Strong, Words } from '@/ui/words';
@@ -74,6 +74,7 @@ function StartForm({
   const rules = useHouseRules();
   const visits = useVisits();
   const { technician } = usePreferences();
+  const work = useMay('work');
   const procedure = procedureOf(valve.plate.family);
   const schools = procedure.schools.filter(
     ({ id }) => id !== 'from_tag' || valve.plate.factory_set_point_pa !== undefined,
@@ -81,7 +82,6 @@ function StartForm({
   const sides = sidesOf(valve);
   const fitness = (side: Side) => (gauge: Gauge) => fitnessFor(gauge, valve, side, rules, today());
   const [school, setSchool] = useState(schools[0]!.id);
-  const [name, setName] = useState(technician);
   const [chosen, setChosen] = useState<Partial<Record<Side, string>>>(() =>
     firstChoice(gauges, valve, sides, fitness),
   );
@@ -94,9 +94,7 @@ function StartForm({
   });
   const repairs = useRepairs();
   const open = useOpenRun(valve.id) !== undefined;
-  const hasName = name.trim().length >= 2;
   const start = async () => {
-    changePreferences({ technician: name.trim() });
     const twin = valve.twin ?? {
       seed: seedOf(valve.tag),
       faults: [],
@@ -110,7 +108,7 @@ function StartForm({
       repairs: repairsOf(repairs.data ?? [], valve.id),
       ...(isPractice ? { twin } : {}),
     });
-    const begun = await shelf.begin(draft, name.trim());
+    const begun = await shelf.begin(draft, technician);
     if (typeof begun === 'string') router.replace(`/runs/${begun}`);
     else setTrouble(eventTrouble(begun, units));
   };
@@ -123,28 +121,29 @@ function StartForm({
       footer={
         <BigButton
           flex={1}
-          disabled={stop !== undefined || isUnfit || !hasName || (open && !isPractice)}
+          disabled={
+            stop !== undefined || isUnfit || (!work.may && !isPractice) || (open && !isPractice)
+          }
           onPress={() => void start()}
           testID="start-run"
         >
-          {hasName ? 'Start' : 'Your name first'}
+          Start
         </BigButton>
       }
     >
       {isPractice ? null : <OpenRunCard valveId={valve.id} />}
       {stop ? <Trouble title="This cannot be set" say={plateTrouble(stop, units)} /> : null}
+      {work.may || isPractice ? null : (
+        <Trouble
+          title="You may practise here"
+          say={`A record is made by a ${work.needs}. Practice is open to everybody.`}
+        />
+      )}
       {trouble ? <Trouble title="Not started" say={trouble} /> : null}
-      <Field
-        label="Technician"
-        value={name}
-        onChangeText={setName}
-        maxLength={80}
-        hint="Stands on every entry and on the sheet."
-      />
       <Muted>
         {isPractice
           ? 'Against its simulated twin, with a gauge that reads itself. Nothing of it counts.'
-          : 'A record of the real valve: every reading is typed from the gauges below.'}
+          : `A record of the real valve, by ${technician}: every reading is typed from the gauges below.`}
       </Muted>
       {isPractice ? null : <BagCard valves={[valve]} />}
       {schools.length > 1 ? (

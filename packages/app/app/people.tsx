@@ -1,0 +1,107 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '@/data/api';
+import { MySecretCard } from '@/people/my-secret-card';
+import { roleWords } from '@/people/people-words';
+import { PersonSheet } from '@/people/person-sheet';
+import { PhonesCard } from '@/people/phones-card';
+import { useMay } from '@/settings/preferences';
+import { Screen } from '@/shell/screen';
+import { Card, Pill } from '@/ui/card';
+import { Columns } from '@/ui/columns';
+import { XStack, YStack } from '@/ui/kit';
+import { BigButton, Press } from '@/ui/press';
+import { Loading, Trouble } from '@/ui/states';
+import { Heading, Muted, Strong } from '@/ui/words';
+import type { Person } from '@holvek/core';
+
+/** Who belongs to the house, where each is signed in, and one’s own PIN. */
+export default function PeopleScreen() {
+  const people = useQuery({ queryKey: ['people'], queryFn: api.people });
+  const invite = useMay('invite');
+  const [open, setOpen] = useState<Person | 'new'>();
+  if (people.isPending) return <Loading what="Fetching who belongs here" />;
+  if (!people.data)
+    return (
+      <Screen title="People" back>
+        <Trouble
+          title="The people cannot be read"
+          say="There is no network, and none were kept from an earlier visit."
+          onRetry={() => void people.refetch()}
+        />
+      </Screen>
+    );
+  return (
+    <Screen title="People" under="Who may do what here" back wide>
+      <Columns
+        left={
+          <Card>
+            <Heading>The house</Heading>
+            {people.data.map((person) => (
+              <PersonLine
+                key={person.id}
+                person={person}
+                {...(invite.may ? { onPress: () => setOpen(person) } : {})}
+              />
+            ))}
+            {invite.may ? (
+              <BigButton kind="outline" onPress={() => setOpen('new')}>
+                Add a person
+              </BigButton>
+            ) : (
+              <Muted>{`People are added and changed by an ${invite.needs}.`}</Muted>
+            )}
+          </Card>
+        }
+        right={
+          <>
+            <PhonesCard people={people.data} />
+            <MySecretCard />
+          </>
+        }
+      />
+      {open ? (
+        <PersonSheet
+          key={open === 'new' ? open : open.id}
+          person={open === 'new' ? undefined : open}
+          onClose={() => setOpen(undefined)}
+        />
+      ) : null}
+    </Screen>
+  );
+}
+
+function PersonLine({
+  person,
+  onPress,
+}: {
+  readonly person: Person;
+  readonly onPress?: () => void;
+}) {
+  const { name, short, role, left_on } = person;
+  const line = (
+    <XStack
+      justifyContent="space-between"
+      alignItems="center"
+      gap="$2"
+      minHeight={56}
+      borderBottomWidth={1}
+      borderColor="$line"
+    >
+      <YStack flexShrink={1}>
+        <Strong>{name}</Strong>
+        <Muted>
+          {left_on === undefined ? `${short} · ${roleWords[role]}` : `has left on ${left_on}`}
+        </Muted>
+      </YStack>
+      <Pill tone="quiet">{left_on === undefined ? role : 'left'}</Pill>
+    </XStack>
+  );
+  return onPress ? (
+    <Press onPress={onPress} aria-label={`Change ${name}`}>
+      {line}
+    </Press>
+  ) : (
+    line
+  );
+}

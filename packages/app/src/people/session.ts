@@ -1,0 +1,57 @@
+import { useQuery } from '@tanstack/react-query';
+import { api, Refusal } from '@/data/api';
+import { deviceId } from '@/data/device-id';
+import { queryClient } from '@/data/queries';
+import { deviceDb, outbox, pullOpenRuns } from '@/data/store';
+import { changePreferences } from '@/settings/preferences';
+import type { Session, SignIn, FirstOwner } from '@holvek/core';
+
+const KEY = ['session'];
+
+/** Whoever the server says is signed in works on this phone from now on, with a network or without. */
+function take(session: Session): Session {
+  if (session.person)
+    changePreferences({ technician: session.person.name, role: session.person.role });
+  return session;
+}
+
+export const useSession = () =>
+  useQuery({ queryKey: KEY, queryFn: () => api.session().then(take), retry: false });
+
+/** The server no longer knows who this is: it is asked, and the page says so. */
+queryClient.getQueryCache().subscribe(({ query, type }) => {
+  const { error } = query.state as { readonly error: unknown };
+  if (type !== 'updated' || query.queryKey[0] === KEY[0]) return;
+  if (error instanceof Refusal && error.status === 401)
+    void queryClient.invalidateQueries({ queryKey: KEY });
+});
+
+/** This device as it goes into a session, so that its entries are known as its own. */
+const here = async () => ({
+  device: await deviceId(await deviceDb),
+  called: `${navigator.platform || 'a device'}, ${window.innerWidth}×${window.innerHeight}`.slice(
+    0,
+    80,
+  ),
+});
+
+async function enter(session: Session): Promise<void> {
+  queryClient.setQueryData(KEY, take(session));
+  // What was refused to nobody is fetched for somebody, and what waited is sent.
+  await queryClient.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== KEY[0] });
+  void outbox.flush().then(pullOpenRuns);
+}
+
+type Said<T> = Omit<T, 'device' | 'called'>;
+export const signIn = async (said: Said<SignIn>): Promise<void> =>
+  enter(await api.signIn({ ...said, ...(await here()) }));
+export const becomeOwner = async (said: Said<FirstOwner>): Promise<void> =>
+  enter(await api.becomeOwner({ ...said, ...(await here()) }));
+
+/** What has not been sent stays on this phone, under the name of who entered it. */
+export async function signOut(): Promise<void> {
+  await outbox.flush();
+  const session = await api.signOut();
+  changePreferences({ technician: '', role: 'viewer' });
+  queryClient.setQueryData(KEY, session);
+}

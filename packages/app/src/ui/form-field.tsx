@@ -1,0 +1,38 @@
+import { Controller, type Control, type FieldValues, type Path } from 'react-hook-form';
+import { Field } from './field';
+
+type Props<T extends FieldValues> = {
+  readonly control: Control<T>;
+  readonly name: Path<T>;
+  readonly label: string;
+  readonly hint?: string;
+  readonly maxLength?: number;
+  /** Not to be read over a shoulder. */
+  readonly isSecret?: boolean;
+};
+
+/** A text of a form, with what is wrong with it. */
+export const FormField = <T extends FieldValues>({
+  control,
+  name,
+  label,
+  maxLength = 2000,
+  isSecret = false,
+  hint,
+}: Props<T>) => (
+  <Controller
+    name={name}
+    control={control}
+    render={({ field, fieldState }) => (
+      <Field
+        label={label}
+        value={String(field.value)}
+        onChangeText={field.onChange}
+        error={fieldState.error?.message}
+        maxLength={maxLength}
+        {...(hint === undefined ? {} : { hint })}
+        {...(isSecret ? { secureTextEntry: true } : {})}
+      />
+    )}
+  />
+);

@@ -1,0 +1,18 @@
+/** What the server says no with about people: who one is, what one may do, and has signed. */
+export const personRefusals = {
+  'person.not_signed_in': 'Nobody is signed in here. It is kept on this phone until somebody is.',
+  'person.wrong_secret': 'Name or PIN is not right.',
+  'person.may_not': 'This is not for your role to change; ask the one who may.',
+  'person.short_taken': 'Somebody else has this short name.',
+  'person.name_taken': 'Somebody else is called so here: add what tells you apart.',
+  'person.name_stays': 'A name stays as it was signed with. Enter a new person instead.',
+  'person.needs_secret': 'A new person needs a first PIN.',
+  'person.last_owner': 'A house keeps one owner at least: make somebody else an owner first.',
+  'person.other_name': 'It stands under another name than yours.',
+  'house.has_owner': 'This house has its owner already.',
+  'entry.not_yours':
+    'It stands under the name of somebody who is not signed in on the phone that made it.',
+  'entry.other_name': 'The name under the signature is not that of its author.',
+  'revision.signature_wrong':
+    'The signature under this revision does not hold: it is not what was signed. Nothing was changed.',
+};

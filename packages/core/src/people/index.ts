@@ -1,0 +1,3 @@
+export * from './may';
+export * from './person';
+export * from './session';

@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import { personSchema, secretSchema, shortNameSchema } from './person';
+
+/** The phone, tablet or desk that somebody signs in from, as it calls itself in its entries. */
+const deviceSchema = z.object({
+  device: z.string().min(1).max(64),
+  /** So that one finds it again in a list. */
+  called: z.string().max(80).default(''),
+});
+
+/** Saying who one is. A secret is only looked at where it is kept: any text may be tried. */
+export const signInSchema = deviceSchema.extend({
+  short: z.string().trim().toLowerCase().max(40),
+  secret: z.string().min(1).max(200),
+});
+export type SignIn = z.input<typeof signInSchema>;
+
+/** The first person of a house, its owner, by the code that the server has printed. */
+export const firstOwnerSchema = deviceSchema.extend({
+  code: z.string().trim().min(1).max(60),
+  name: personSchema.shape.name,
+  short: shortNameSchema,
+  secret: secretSchema,
+});
+export type FirstOwner = z.input<typeof firstOwnerSchema>;
+
+/** Who somebody is to this server, and what kind of house it is. */
+export const sessionSchema = z.object({
+  /** Nobody where nobody has signed in. */
+  person: personSchema.optional(),
+  /** Whether it has an owner yet. */
+  has_owner: z.boolean(),
+  /** In a demo, whom one may sign in as, and by which PIN. */
+  demo: z.array(z.object({ person: personSchema, secret: z.string() })).optional(),
+});
+export type Session = z.infer<typeof sessionSchema>;
+
+/** Where somebody is signed in. */
+export const placeOfSessionSchema = z.object({
+  id: z.string(),
+  person_id: z.string(),
+  device: z.string(),
+  called: z.string(),
+  since_ms: z.number(),
+  seen_ms: z.number(),
+  /** The one that asks. */
+  own: z.boolean(),
+});
+export type PlaceOfSession = z.infer<typeof placeOfSessionSchema>;
+
+/** A new person with his first secret, or a change to one; a secret only where it is to be another. */
+export const personChangeSchema = z.object({
+  person: personSchema,
+  secret: secretSchema.optional(),
+});
+export type PersonChange = z.infer<typeof personChangeSchema>;

@@ -1,0 +1,55 @@
+import { isPractice, may, whoMay, type Person, type Run, type RunEvent } from '@holvek/core';
+import type { Tables } from '../db/tables';
+import { peopleOf } from '../people/sessions';
+import type { Trouble } from './judge';
+
+/**
+ * Holds each entry of a batch to its author: the one who sends it, or somebody who is signed in on the
+ * very phone that made it (one phone serves several hands, and sends for all of them).
+ */
+export class Authors {
+  private readonly found = new Map<string, Person | undefined>();
+
+  constructor(
+    private readonly tables: Tables,
+    private readonly sender: Person,
+  ) {}
+
+  /** Why an entry cannot be by whom it says; undefined when it can. */
+  async trouble(
+    event: RunEvent,
+    started: Run['started'] | undefined,
+  ): Promise<Trouble | undefined> {
+    const person = await this.authorOf(event);
+    if (!person) return { code: 'entry.not_yours', detail: { author: event.author } };
+    if (event.type === 'signed' && event.name !== person.name)
+      return { code: 'entry.other_name', detail: { name: event.name } };
+    const start = event.type === 'started' ? event : started;
+    const work = event.type === 'signed' ? 'sign' : 'work';
+    const action = start && isPractice(start) ? 'practise' : work;
+    return may(person.role, action)
+      ? undefined
+      : { code: 'person.may_not', detail: { action, needs: whoMay(action) } };
+  }
+
+  private async authorOf({ author, device }: RunEvent): Promise<Person | undefined> {
+    if (author === this.sender.name) return this.sender;
+    if (device === undefined) return undefined;
+    const key = `${device} ${author}`;
+    if (!this.found.has(key)) this.found.set(key, await this.signedInOn(device, author));
+    return this.found.get(key);
+  }
+
+  /** Somebody of this name who has signed in on this phone, and whose last session there was not ended by another. */
+  private async signedInOn(device: string, name: string): Promise<Person | undefined> {
+    const person = (await peopleOf(this.tables)).find((each) => each.name === name);
+    if (!person || person.left_on !== undefined) return undefined;
+    const where = { person_id: person.id, device };
+    const last = await this.tables.sessions.findOne({
+      where,
+      order: [['since_ms', 'DESC']],
+      raw: true,
+    });
+    return last && last.revoked !== 1 ? person : undefined;
+  }
+}

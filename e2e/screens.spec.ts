@@ -22,6 +22,7 @@ const screens = [
   ['/sheets', 'Sheets'],
   ['/sheets/check', 'Check a record'],
   ['/settings', 'Settings'],
+  ['/people', 'People'],
   ['/valves/pos-22', 'POS-22'],
   ['/valves/ep-04', 'EP-04'],
   ['/bench', 'Bench'],
@@ -173,6 +174,23 @@ test('a record that is handed over is checked on the phone, and a letter changed
   await choose(record.replace(/"technician":"[^"]*"/u, '"technician":"Somebody Else"'));
   await expect(page.getByTestId('checked')).toContainText('does not hold');
   await expect(page.getByRole('alert').first()).toContainText('does not say what it said');
+});
+
+test('nobody is here until somebody signs in, and each may do what his role says', async ({
+  page,
+}) => {
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByRole('heading', { name: 'Who is here?' })).toBeVisible();
+  await isFit(page);
+  await page.goto('/valves/prv-03');
+  await expect(page.getByRole('heading', { name: 'Who is here?' })).toBeVisible();
+  await page.getByTestId('be-mira').click();
+  await expect(page.getByRole('heading', { name: 'PRV-03' })).toBeVisible();
+  await expect(page.getByText('To change it: ask a supervisor')).toBeVisible();
+  await page.goto('/valves/prv-03/start');
+  await expect(page.getByText('You may practise here')).toBeVisible();
+  await expect(page.getByTestId('start-run')).toBeDisabled();
 });
 
 test('a sheet is corrected by a revision, signed by who revises it', async ({ page, request }) => {

@@ -8,6 +8,7 @@ const routes = [
   '/runs/prv-07-visit-3',
   '/ladder/hpu-01',
   '/settings',
+  '/people',
   '/bench/signal',
 ] as const;
 

@@ -52,10 +52,12 @@ function DemoPeople({ people }: { readonly people: NonNullable<Session['demo']> 
           testID={`be-${person.short}`}
           minHeight={56}
           justifyContent="center"
-          borderBottomWidth={1}
-          borderColor="$line"
+          paddingHorizontal="$3"
+          borderWidth={2}
+          borderRadius="$3"
+          borderColor="$verdigris"
         >
-          <Strong>{person.name}</Strong>
+          <Strong color="$verdigrisDeep">{person.name}</Strong>
           <Muted>{`${person.role} · ${roleWords[person.role]}`}</Muted>
         </Press>
       ))}

@@ -1,7 +1,8 @@
 import { defaultHouseRules, type HouseRules } from '@holvek/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { TamaguiProvider } from '@/ui/kit';
+import { changePreferences } from './preferences';
 import { HouseRulesForm } from './house-rules-form';
 import { config } from '@/theme/tamagui.config';
 
@@ -31,7 +32,17 @@ const isOff = () =>
   screen.getByRole('button', { name: 'Keep these figures' }).getAttribute('aria-disabled') ===
   'true';
 
+beforeEach(() => changePreferences({ role: 'owner' }));
+
 describe('the figures of the house', () => {
+  test('are read by everybody, and kept by an owner alone', async () => {
+    changePreferences({ role: 'supervisor' });
+    await shown();
+    expect(screen.queryByRole('button', { name: 'Keep these figures' })).toBeNull();
+    expect(screen.getByText('To change a figure: ask an owner')).toBeTruthy();
+    cleanup();
+  });
+
   test('one that is changed is kept in SI, and all others as they were', async () => {
     const sent = await shown();
     expect(isOff()).toBe(true);

@@ -13,6 +13,7 @@ import {
   type RuleRow,
 } from './house-rule-rows';
 import { usePreferences } from './preferences';
+import { Allowed } from '@/people/allowed';
 import { useChangeHouseRules, useHouseRules } from '@/data/queries';
 import { Field, TextInput } from '@/ui/field';
 import { plainNumber } from '@/ui/plain-number';
@@ -111,9 +112,11 @@ export function HouseRulesForm() {
           The server cannot be reached. The old figures stand; what you typed is still here.
         </Words>
       ) : null}
-      <BigButton disabled={!isDirty || !isValid || change.isPending} onPress={() => void keep()}>
-        Keep these figures
-      </BigButton>
+      <Allowed action="change_rules" what="To change a figure">
+        <BigButton disabled={!isDirty || !isValid || change.isPending} onPress={() => void keep()}>
+          Keep these figures
+        </BigButton>
+      </Allowed>
     </YStack>
   );
 }

@@ -2,6 +2,7 @@ import type { Imported } from '@holvek/core';
 import { useState } from 'react';
 import { api, Refusal } from '@/data/api';
 import { useImportValves } from '@/data/queries';
+import { Allowed } from '@/people/allowed';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
 import { pickText } from '@/ui/files';
@@ -48,9 +49,11 @@ export function RegisterFiles({
       <BigButton kind="outline" onPress={() => window.location.assign('/api/valves.csv')}>
         Save as CSV
       </BigButton>
-      <BigButton kind="outline" onPress={() => void look()}>
-        Read a CSV
-      </BigButton>
+      <Allowed action="import" what="To read a file in">
+        <BigButton kind="outline" onPress={() => void look()}>
+          Read a CSV
+        </BigButton>
+      </Allowed>
       <Muted>Points or commas for decimals, commas or semicolons between columns.</Muted>
       {trouble ? (
         <Words color="$vermilion" role="alert">

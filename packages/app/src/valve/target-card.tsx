@@ -10,6 +10,7 @@ import {
 import { XStack, YStack } from '@/ui/kit';
 import { spanWords, splitWords } from './aim-words';
 import { ValveGlyph } from './valve-glyph';
+import { Allowed } from '@/people/allowed';
 import { useUnits } from '@/settings/use-units';
 import { Card, Row } from '@/ui/card';
 import { WordButton } from '@/ui/press';
@@ -56,7 +57,9 @@ export function TargetCard({
       })}
       <XStack justifyContent="space-between" alignItems="center">
         <Muted>{`never past ${units.withUnit(target.limit_pa)}`}</Muted>
-        <WordButton onPress={onChange}>change target</WordButton>
+        <Allowed action="change_target" what="To change it">
+          <WordButton onPress={onChange}>change target</WordButton>
+        </Allowed>
       </XStack>
     </Card>
   );
@@ -97,7 +100,9 @@ function SpanCard({
       ) : null}
       <XStack justifyContent="space-between" alignItems="center">
         <Muted>{`${families[plate.family].holds} ${units.withUnit(target.set_point_pa)}`}</Muted>
-        <WordButton onPress={onChange}>change it</WordButton>
+        <Allowed action="change_target" what="To change it">
+          <WordButton onPress={onChange}>change it</WordButton>
+        </Allowed>
       </XStack>
     </Card>
   );

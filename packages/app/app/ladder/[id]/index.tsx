@@ -19,6 +19,7 @@ import { RungSheet } from '@/ladder/rung-sheet';
 import { RungsCard } from '@/ladder/rungs-card';
 import { TakeOverSheet } from '@/ladder/take-over-sheet';
 import { useSystem } from '@/ladder/use-system';
+import { Allowed } from '@/people/allowed';
 import { Screen } from '@/shell/screen';
 import { Pill } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
@@ -123,9 +124,11 @@ function SystemDesk({ stored }: { readonly stored: System }) {
         ) : null
       }
       footer={
-        <BigButton flex={1} disabled={!plan} onPress={() => setOpen('take')} testID="take-over">
-          Take over into a round
-        </BigButton>
+        <Allowed action="change_target" what="To take its pressures over into a round">
+          <BigButton flex={1} disabled={!plan} onPress={() => setOpen('take')} testID="take-over">
+            Take over into a round
+          </BigButton>
+        </Allowed>
       }
     >
       {isWide ? (

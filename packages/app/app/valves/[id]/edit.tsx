@@ -2,6 +2,7 @@ import type { Valve } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import { useChangeValve } from '@/data/queries';
 import { KeepValve } from '@/register/keep-valve';
+import { Allowed } from '@/people/allowed';
 import { RetireCard } from '@/register/retire-card';
 import { useDraftOf, useValveForm } from '@/register/use-valve-form';
 import { ValveFields } from '@/register/valve-fields';
@@ -43,7 +44,9 @@ function EditValve({ valve }: { readonly valve: Valve }) {
         </Muted>
       ) : null}
       <ValveFields form={form} />
-      <RetireCard valve={valve} />
+      <Allowed action="retire" what="To retire it or bring it back">
+        <RetireCard valve={valve} />
+      </Allowed>
     </Screen>
   );
 }

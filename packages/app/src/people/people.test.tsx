@@ -1,0 +1,193 @@
+import 'fake-indexeddb/auto';
+import type { Person, Session } from '@holvek/core';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { PersonSheet } from './person-sheet';
+import { signOut } from './session';
+import { WhoIsHere } from './who-is-here';
+import { queryClient } from '@/data/queries';
+import { changePreferences, preferences } from '@/settings/preferences';
+import { config } from '@/theme/tamagui.config';
+import { TamaguiProvider } from '@/ui/kit';
+
+jest.mock('expo-router', () => ({ useRouter: () => ({}) }));
+
+const tomas: Person = {
+  id: 'p-1',
+  name: 'Tomas Brandt',
+  short: 'tomas',
+  role: 'technician',
+  licences: [],
+};
+type Sent = { readonly path: string; readonly method: string; readonly body: object };
+type Answer = { readonly status?: number; readonly body: object };
+
+/** The server as these tests need it: what it says to each request, and what it was sent. */
+function served(answers: (sent: Sent) => Answer | undefined): Sent[] {
+  const all: Sent[] = [];
+  global.fetch = jest.fn(async (path: string, init?: { method?: string; body?: string }) => {
+    const body = JSON.parse(init?.body ?? '{}') as object;
+    const sent = { path: path.replace('/api', ''), method: init?.method ?? 'GET', body };
+    all.push(sent);
+    const answer = answers(sent);
+    if (!answer) throw new TypeError('no network');
+    const { status = 200 } = answer;
+    const text = JSON.stringify(answer.body);
+    return { ok: status < 400, status, text: async () => text, headers: new Headers() };
+  }) as never;
+  return all;
+}
+const show = async (element: ReactElement) => {
+  render(
+    <TamaguiProvider config={config} defaultTheme="light">
+      <QueryClientProvider client={queryClient}>{element}</QueryClientProvider>
+    </TamaguiProvider>,
+  );
+  await act(async () => undefined);
+};
+const page = (
+  <WhoIsHere>
+    <p>the work</p>
+  </WhoIsHere>
+);
+const type = (label: string, value: string) =>
+  act(async () => void fireEvent.change(screen.getByLabelText(label), { target: { value } }));
+const press = (name: string | RegExp) =>
+  act(async () => void fireEvent.click(screen.getByRole('button', { name })));
+const nobody: Session = { has_owner: true };
+const onSession =
+  (answer: Answer) =>
+  ({ path }: Sent): Answer =>
+    path === '/session' ? answer : { body: [] };
+
+beforeEach(() => {
+  queryClient.clear();
+  changePreferences({ technician: '', role: 'viewer' });
+});
+afterEach(cleanup);
+
+describe('who is here', () => {
+  test('nobody works without a name; who signs in does, in his role', async () => {
+    const sent = served(({ path, method }) => {
+      if (path !== '/session') return { body: [] };
+      return { body: method === 'POST' ? { ...nobody, person: tomas } : nobody };
+    });
+    await show(page);
+    expect(await screen.findByRole('heading', { name: 'Who is here?' })).toBeTruthy();
+    expect(screen.queryByText('the work')).toBeNull();
+    await type('Short name', 'tomas');
+    await type('PIN or password', '593712');
+    await press('Sign in');
+    expect(await screen.findByText('the work')).toBeTruthy();
+    const said = sent.find(({ method }) => method === 'POST')!.body;
+    expect(said).toMatchObject({ short: 'tomas', secret: '593712' });
+    expect((said as { device: string }).device).toMatch(/^[0-9a-f-]{36}$/u);
+    expect(preferences()).toMatchObject({ technician: 'Tomas Brandt', role: 'technician' });
+  });
+
+  test('a wrong PIN is said, and how long one has to wait', async () => {
+    let answer: Answer = { status: 401, body: { error: { code: 'person.wrong_secret' } } };
+    served(({ path, method }) =>
+      path === '/session' && method === 'POST' ? answer : { body: nobody },
+    );
+    await show(page);
+    await screen.findByRole('heading', { name: 'Who is here?' });
+    await type('Short name', 'tomas');
+    await type('PIN or password', 'wrong!');
+    await press('Sign in');
+    expect((await screen.findByRole('alert')).textContent).toBe('Name or PIN is not right.');
+    const detail = { seconds: 30 };
+    answer = { status: 429, body: { error: { code: 'person.try_later', detail } } };
+    await press('Sign in');
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('30 s'));
+    expect(screen.queryByText('the work')).toBeNull();
+  });
+
+  test('without a network the one who was here goes on, and nobody else begins', async () => {
+    served(() => undefined);
+    await show(page);
+    expect(await screen.findByText('The server cannot be reached')).toBeTruthy();
+    cleanup();
+    queryClient.clear();
+    changePreferences({ technician: 'Tomas Brandt' });
+    await show(page);
+    expect(await screen.findByText('the work')).toBeTruthy();
+  });
+
+  test('one whose session has run out is asked, and may go on: what he enters waits', async () => {
+    changePreferences({ technician: 'Tomas Brandt', role: 'technician' });
+    served(onSession({ body: nobody }));
+    await show(page);
+    expect(await screen.findByRole('heading', { name: 'Who is here?' })).toBeTruthy();
+    await press(/^Work on without signing in/u);
+    expect(screen.getByText('the work')).toBeTruthy();
+    expect(preferences().technician).toBe('Tomas Brandt');
+  });
+
+  test('a new house asks for the code of its first owner', async () => {
+    const sent = served(({ path }) =>
+      path === '/first-owner'
+        ? { body: { has_owner: true, person: { ...tomas, role: 'owner' } } }
+        : { body: { has_owner: false } },
+    );
+    await show(page);
+    expect(await screen.findByRole('heading', { name: 'A new house' })).toBeTruthy();
+    await type('Code of the first owner', 'ABCD-2345-WXYZ');
+    await type('Your name', 'Tomas Brandt');
+    await type('Short name', 'tomas');
+    await type('PIN or password', '111111');
+    await press('Open the house');
+    // One sign again and again is no secret: nothing is sent.
+    expect(sent.some(({ path }) => path === '/first-owner')).toBe(false);
+    await type('PIN or password', '593712');
+    await press('Open the house');
+    expect(await screen.findByText('the work')).toBeTruthy();
+    expect(preferences().role).toBe('owner');
+  });
+
+  test('signed out, the phone knows nobody', async () => {
+    changePreferences({ technician: 'Tomas Brandt', role: 'owner' });
+    const sent = served(() => ({ body: nobody }));
+    await signOut();
+    expect(sent.at(-1)).toMatchObject({ path: '/session', method: 'DELETE' });
+    expect(preferences()).toMatchObject({ technician: '', role: 'viewer' });
+  });
+});
+
+describe('a person of the house', () => {
+  test('is added with a first PIN', async () => {
+    const sent = served(() => ({ body: tomas }));
+    const onClose = jest.fn();
+    await show(<PersonSheet person={undefined} onClose={onClose} />);
+    await type('Name', 'Tomas Brandt');
+    await type('Short name', 'tomas');
+    await type('First PIN', '593712');
+    await press('Keep');
+    await waitFor(() => expect(onClose).toHaveBeenCalled());
+    const put = sent.find(({ method }) => method === 'PUT')!;
+    const { person, secret } = put.body as { person: Person; secret: string };
+    expect(person).toMatchObject({ name: 'Tomas Brandt', short: 'tomas', role: 'technician' });
+    expect(put.path).toBe(`/people/${person.id}`);
+    expect(secret).toBe('593712');
+  });
+
+  test('leaves with a day, keeps name and licences, and is brought back without it', async () => {
+    const sent = served(() => ({ body: tomas }));
+    const licences = [{ kind: 'gas' as const, number: '7', valid_until: '2029-01-01' }];
+    await show(<PersonSheet person={{ ...tomas, licences }} onClose={jest.fn()} />);
+    await press('has left the house');
+    await waitFor(() => expect(sent.some(({ method }) => method === 'PUT')).toBe(true));
+    const { person } = sent.find(({ method }) => method === 'PUT')!.body as { person: Person };
+    expect(person).toMatchObject({ ...tomas, licences });
+    expect(person.left_on).toMatch(/^\d{4}-\d{2}-\d{2}$/u);
+    cleanup();
+    const again = served(() => ({ body: tomas }));
+    await show(<PersonSheet person={person} onClose={jest.fn()} />);
+    await press('Bring back');
+    await waitFor(() => expect(again.some(({ method }) => method === 'PUT')).toBe(true));
+    expect(again.find(({ method }) => method === 'PUT')!.body).toEqual({
+      person: { ...tomas, licences },
+    });
+  });
+});

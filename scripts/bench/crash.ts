@@ -15,6 +15,24 @@ import { benchGauges, benchValve, recordRun } from './sample';
 
 const PORT = 8197;
 const url = (path: string) => `http://127.0.0.1:${PORT}/api${path}`;
+const FIRST_CODE = 'CRASH-BENCH';
+let cookie = '';
+/** A request by whoever signed in last. */
+const ask = (path: string, init: RequestInit = {}): Promise<Response> =>
+  fetch(url(path), { ...init, headers: { 'content-type': 'application/json', cookie } });
+
+/** As the owner that the demo has, or as the first one of a house that has nobody; he is called as the runs’ author. */
+async function signIn(): Promise<void> {
+  const device = 'bench';
+  const demo = { short: 'edda', secret: '240758', device };
+  const first = { code: FIRST_CODE, name: 'Bench', short: 'bench', secret: '593712', device };
+  const post = (path: string, body: object) =>
+    ask(path, { method: 'POST', body: JSON.stringify(body) });
+  const { has_owner: hasOwner } = (await (await ask('/session')).json()) as { has_owner: boolean };
+  const answer = await (hasOwner ? post('/session', demo) : post('/first-owner', first));
+  cookie = answer.headers.get('set-cookie')!.split(';')[0]!;
+}
+
 const sleep = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
 
 /** A server that is killed and started again, and what it has promised to keep. */
@@ -34,6 +52,8 @@ class Victim {
       env: {
         ...process.env,
         PORT: String(PORT),
+        FIRST_CODE,
+        RATE_LIMIT: '1000000',
         DATA: this.data,
         ...(this.seed ? { SEED: 'demo' } : {}),
       },
@@ -61,11 +81,10 @@ class Victim {
 
   /** Sends entries; what is answered as stored is promised. A server that dies meanwhile promises nothing. */
   async post(runId: string, events: readonly RunEvent[]): Promise<void> {
-    const answer = await fetch(url(`/runs/${runId}/events`), {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ events }),
-    }).catch(() => undefined);
+    const body = JSON.stringify({ events });
+    const answer = await ask(`/runs/${runId}/events`, { method: 'POST', body }).catch(
+      () => undefined,
+    );
     if (!answer) return;
     const text = await answer.text().catch(() => '');
     if (!answer.ok) throw new Error(`refused: ${text}`);
@@ -81,19 +100,19 @@ class Victim {
   async lost(): Promise<number> {
     let missing = 0;
     for (const [runId, promised] of this.stored) {
-      const { events } = (await (await fetch(url(`/runs/${runId}`))).json()) as {
+      const { events } = (await (await ask(`/runs/${runId}`)).json()) as {
         events: RunEvent[];
       };
       const here = new Set(events.map(({ id }) => id));
       missing += [...promised].filter((id) => !here.has(id)).length;
     }
-    for (const id of this.sheets) if (!(await fetch(url(`/sheets/${id}`))).ok) missing += 1;
+    for (const id of this.sheets) if (!(await ask(`/sheets/${id}`)).ok) missing += 1;
     return missing;
   }
 
   /** Faults that the whole record shows when it is checked. */
   async faults(): Promise<number> {
-    const file = evidenceFileSchema.parse(await (await fetch(url('/evidence.json'))).json());
+    const file = evidenceFileSchema.parse(await (await ask('/evidence.json')).json());
     const { faults } = await verifyEvidence(file, { check: checkWith(globalThis.crypto.subtle) });
     return faults.length;
   }
@@ -138,8 +157,10 @@ async function whileStarting(folder: string, kills: number) {
       await victim.kill();
     }
     victim.start();
-    if (await victim.isUp()) faults += await victim.faults();
-    else neverStarted += 1;
+    if (await victim.isUp()) {
+      await signIn();
+      faults += await victim.faults();
+    } else neverStarted += 1;
     await victim.kill();
   }
   return { killed: 'while it starts and seeds', kills, neverStarted, lost: 0, faults };
@@ -152,6 +173,7 @@ async function whileWorking(folder: string, kills: number) {
   let lost = 0;
   victim.start();
   await victim.isUp();
+  await signIn();
   await register();
   let run = 0;
   for (let killed = 0; killed < kills; killed++) {
@@ -189,6 +211,7 @@ async function whileImporting(folder: string, kills: number) {
   const victim = new Victim(join(folder, 'holvek.sqlite'), false);
   victim.start();
   await victim.isUp();
+  await signIn();
   for (let killed = 0; killed < kills; killed++) {
     const before = await countOfValves();
     const rows = Array.from({ length: IMPORTED }, (_, i) => ({
@@ -198,8 +221,7 @@ async function whileImporting(folder: string, kills: number) {
     }));
     const dies = sleep(random.between(20, 500)).then(() => victim.kill());
     const body = JSON.stringify({ csv: writeRegisterCsv(rows) });
-    const headers = { 'content-type': 'application/json' };
-    await fetch(url('/valves/import'), { method: 'POST', headers, body }).catch(() => undefined);
+    await ask('/valves/import', { method: 'POST', body }).catch(() => undefined);
     await dies;
     victim.start();
     if (!(await victim.isUp())) neverStarted += 1;
@@ -212,15 +234,11 @@ async function whileImporting(folder: string, kills: number) {
 }
 
 const countOfValves = async (): Promise<number> =>
-  ((await (await fetch(url('/valves'))).json()) as unknown[]).length;
+  ((await (await ask('/valves')).json()) as unknown[]).length;
 
 async function register(): Promise<void> {
   const put = (path: string, body: object) =>
-    fetch(url(path), {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
-    });
+    ask(path, { method: 'PUT', body: JSON.stringify(body) });
   await put(`/valves/${benchValve.id}`, benchValve);
   for (const gauge of benchGauges) await put(`/gauges/${gauge.id}`, gauge);
 }

@@ -1,4 +1,11 @@
-import { extendRun, reduceRun, sealEntries, unwrap, type RunEvent } from '@holvek/core';
+import {
+  extendRun,
+  reduceRun,
+  sealEntries,
+  unwrap,
+  type Person,
+  type RunEvent,
+} from '@holvek/core';
 import { serve } from '@hono/node-server';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -6,6 +13,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sqlite3 from 'sqlite3';
 import { createApp } from '../../packages/server/src/app';
+import { COOKIE } from '../../packages/server/src/people/gate';
+import { openSession } from '../../packages/server/src/people/sessions';
+import { keepPerson } from '../../packages/server/src/routes/people';
 import { openStore } from '../../packages/server/src/db/open';
 import { bestOf } from './print';
 import { benchGauges, benchValve, longRun } from './sample';
@@ -67,6 +77,11 @@ type Send = (method: string, path: string, body: unknown) => Promise<void>;
 async function served<T>(file: string, work: (send: Send) => Promise<T>): Promise<T> {
   const store = await openStore(file);
   const app = createApp(store, { fontFolder: '' });
+  const author: Person = { id: 'b', name: 'Bench', short: 'bench', role: 'owner', licences: [] };
+  const token = await store.write(async (tables) => {
+    await keepPerson(tables, author);
+    return openSession(tables, author.id, { device: 'bench', called: '' });
+  });
   let port = 0;
   const server = await new Promise<ReturnType<typeof serve>>((ready) => {
     const opened = serve({ fetch: app.fetch, hostname: '127.0.0.1', port: 0 }, (address) => {
@@ -77,7 +92,7 @@ async function served<T>(file: string, work: (send: Send) => Promise<T>): Promis
   const send: Send = async (method, path, body) => {
     const answer = await fetch(`http://127.0.0.1:${port}/api${path}`, {
       method,
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', cookie: `${COOKIE}${port}=${token}` },
       body: JSON.stringify(body),
     });
     if (!answer.ok) throw new Error(await answer.text());

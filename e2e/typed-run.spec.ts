@@ -34,6 +34,11 @@ test('the same with a hand-held gauge: every reading typed, in the units at hand
   request,
 }) => {
   const hand = new HandValve();
+  // By a technician who signs in on this very phone: its key goes under the sheet.
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.getByTestId('be-tomas').click();
+  await expect(page.getByText('technician · sets and signs')).toBeVisible();
   await begin(page, 'prv-05', 'typed');
   await confirmUntil(page, /Read the outlet as found/);
   await typeReading(page, '5,4 bar');
@@ -81,6 +86,8 @@ test('the same with a hand-held gauge: every reading typed, in the units at hand
   expect(sheet.body.settings[0]!.as_left_pa).toBe(hand.pressure() * 1000);
   expect(sheet.body['rehearsal']).toBe(false);
   expect(sheet.body.settings[0]!.as_found_pa).toBe(540_000);
+  expect(sheet.body['technician']).toBe('Tomas Brandt');
+  await expect(page.getByText(/^by key [0-9a-f]{12}$/u)).toBeVisible();
 });
 
 test('what is typed wrong is said, and what looks wrong is asked', async ({ page }) => {

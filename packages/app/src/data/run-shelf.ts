@@ -3,7 +3,7 @@ import {
   extendRun,
   mergeEvents,
   reduceRun,
-  sealedEntry,
+  signedEntry,
   type FreezeError,
   type Run,
   type RunEvent,
@@ -11,6 +11,7 @@ import {
 } from '@holvek/core';
 import type { DeviceDb } from './device-db';
 import { deviceId } from './device-id';
+import { deviceKey } from './device-key';
 import { groupBy } from './group-by';
 import { newId } from './new-id';
 
@@ -120,7 +121,8 @@ export class RunShelf {
       device: await deviceId(await this.options.db),
       atMs: Math.round((this.options.now ?? Date.now)()),
     };
-    const sealed = sealedEntry(draft, stamp, known);
+    const key = draft.type === 'signed' ? await deviceKey(await this.options.db) : undefined;
+    const sealed = await signedEntry(draft, stamp, known, key);
     return sealed.ok ? this.keep(runId, sealed.value) : sealed.error;
   }
 

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, Refusal } from '@/data/api';
 import { deviceId } from '@/data/device-id';
+import { deviceKey } from '@/data/device-key';
 import { queryClient } from '@/data/queries';
 import { deviceDb, outbox, pullOpenRuns } from '@/data/store';
 import { changePreferences } from '@/settings/preferences';
@@ -15,8 +16,18 @@ function take(session: Session): Session {
   return session;
 }
 
-export const useSession = () =>
-  useQuery({ queryKey: KEY, queryFn: () => api.session().then(take), retry: false });
+/**
+ * Who the server says is here. A session that was opened with another key than this phone has (its storage
+ * was cleared since) could sign nothing: it counts as none.
+ */
+async function asked(): Promise<Session> {
+  const { person, ...house } = await api.session();
+  const own = await deviceKey(await deviceDb);
+  const isOwn = house.key === undefined || house.key === own?.name;
+  return take(person && isOwn ? { ...house, person } : house);
+}
+
+export const useSession = () => useQuery({ queryKey: KEY, queryFn: asked, retry: false });
 
 /** The server no longer knows who this is: it is asked, and the page says so. */
 queryClient.getQueryCache().subscribe(({ query, type }) => {
@@ -29,6 +40,7 @@ queryClient.getQueryCache().subscribe(({ query, type }) => {
 /** This device as it goes into a session, so that its entries are known as its own. */
 const here = async () => ({
   device: await deviceId(await deviceDb),
+  key: (await deviceKey(await deviceDb))?.publicKey,
   called: `${navigator.platform || 'a device'}, ${window.innerWidth}×${window.innerHeight}`.slice(
     0,
     80,
@@ -42,7 +54,7 @@ async function enter(session: Session): Promise<void> {
   void outbox.flush().then(pullOpenRuns);
 }
 
-type Said<T> = Omit<T, 'device' | 'called'>;
+type Said<T> = Omit<T, 'device' | 'called' | 'key'>;
 export const signIn = async (said: Said<SignIn>): Promise<void> =>
   enter(await api.signIn({ ...said, ...(await here()) }));
 export const becomeOwner = async (said: Said<FirstOwner>): Promise<void> =>

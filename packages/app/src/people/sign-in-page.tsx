@@ -99,7 +99,7 @@ function SignInForm() {
   );
 }
 
-const ownerForm = firstOwnerSchema.omit({ device: true, called: true });
+const ownerForm = firstOwnerSchema.omit({ device: true, called: true, key: true });
 
 function OwnerForm() {
   const enter = useMutation({ mutationFn: becomeOwner });

@@ -18,6 +18,7 @@ export function EvidenceCard({ sheet }: { readonly sheet: Sheet }) {
   return (
     <Card>
       <Row label="Signed by">{body.technician}</Row>
+      {data?.key ? <Row label="Signature">{`by key ${data.key.slice(0, 12)}`}</Row> : null}
       {body.covers === undefined ? null : <Row label="Signed for">{`${body.covers} entries`}</Row>}
       <Row label="Cautions accepted">{String(body.cautions.length)}</Row>
       <RevisionRows body={body} />

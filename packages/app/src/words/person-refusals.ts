@@ -12,6 +12,8 @@ export const personRefusals = {
   'house.has_owner': 'This house has its owner already.',
   'entry.not_yours':
     'It stands under the name of somebody who is not signed in on the phone that made it.',
+  'entry.other_key':
+    'It is not signed by the key of the phone that its author signed in on. Sign in on this phone again, and sign anew.',
   'entry.other_name': 'The name under the signature is not that of its author.',
   'revision.signature_wrong':
     'The signature under this revision does not hold: it is not what was signed. Nothing was changed.',

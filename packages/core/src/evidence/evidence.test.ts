@@ -1,11 +1,12 @@
 import { keyNameOf } from '../digest';
 import { unwrap } from '../result';
-import { reduceRun, sealEntry, type RunEvent } from '../run';
+import { reduceRun, sealEntry, type EventOf, type RunEvent } from '../run';
 import {
   correctionDigest,
   freezeSheet,
   hashOf,
   reviseSheet,
+  signatureDigest,
   type Correction,
   type Sheet,
   type SheetBody,
@@ -226,6 +227,37 @@ describe('what was tampered with', () => {
   /** The record with another revision at its end, filed and logged by the server as if it were right. */
   const withRevision = (revised: SheetBody): Promise<EvidenceFile> =>
     fileOf([...file.sheets.slice(0, 3), sheetOf(revised)], signer);
+
+  test('a signature that is not its author’s device’s shows, in the whole and alone', async () => {
+    const [sheet] = file.sheets;
+    const entries = runs['prv-1-1']!;
+    const last = entries.at(-1)! as EventOf<'signed'>;
+    const signedAs = async (over: Partial<EventOf<'signed'>>) => {
+      const signature = await reviser.sign(signatureDigest({ ...last, ...over }));
+      const { hash: _, ...said } = last;
+      const made = { key: reviser.publicKey, signature };
+      const entry = sealEntry({ ...said, device_signature: made } as RunEvent);
+      return [...entries.slice(0, -1), entry];
+    };
+    const right = await signedAs({});
+    expect(await codes({ ...file, runs: { ...runs, 'prv-1-1': right } })).toEqual([]);
+    for (const over of [
+      { name: 'Tomas' },
+      { author: 'Tomas' },
+      { at_ms: 5 },
+      { sheet: 'a'.repeat(64) },
+      { root: 'b'.repeat(64) },
+      { run_id: 'another' },
+      { device: 'another' },
+      { covers: 3 },
+    ]) {
+      const forged = await signedAs(over);
+      const wanted = ['author.signature_wrong'];
+      expect(await codes({ ...file, runs: { ...runs, 'prv-1-1': forged } })).toEqual(wanted);
+      const alone = { sheet: sheet!, entries: forged, line: file.log[0], keys: file.keys };
+      expect((await verifySheet(alone, { check })).faults.map(({ code }) => code)).toEqual(wanted);
+    }
+  });
 
   test('a revision that changes more than notes, or says what its reviser did not sign, shows', async () => {
     const { body: good } = file.sheets[3]!;

@@ -1,4 +1,5 @@
 export * from './log';
 export * from './keys';
+export * from './signatures';
 export * from './verify';
 export * from './words';

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { keyNameOf, publicKeySchema, type PublicKey } from '../digest';
-import type { CheckSignature } from './verify';
+
+/** Checks a signature over a text (ASCII hex) with a public key: WebCrypto on the phone and on the server. */
+export type CheckSignature = (key: PublicKey, text: string, signature: string) => Promise<boolean>;
 
 /** WebCrypto: the same on the phone and on the server. */
 export type Subtle = typeof globalThis.crypto.subtle;

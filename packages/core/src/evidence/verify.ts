@@ -2,15 +2,12 @@ import { z } from 'zod';
 import { keyNameOf, publicKeySchema, type PublicKey } from '../digest';
 import { entriesRoot, isGenuine, pastOf, reduceRun, runEventSchema, type RunEvent } from '../run';
 import {
-  correctionDigest,
-  correctionOf,
   freezeSheet,
   hashOf,
   isOnlyCorrection,
   sheetSchema,
   shownHash,
   type Sheet,
-  type SheetBody,
 } from '../sheet';
 import {
   headFault,
@@ -20,6 +17,8 @@ import {
   type LogFault,
   type LogLine,
 } from './log';
+import type { CheckSignature } from './keys';
+import { authorFaults, reviserFaults, type SignatureFault } from './signatures';
 
 /** Sheets with everything that they rest on: what leaves the house to be checked elsewhere. */
 export const evidenceFileSchema = z.object({
@@ -50,7 +49,7 @@ export type EvidenceFault =
   | { readonly code: 'entries.other_sheet'; readonly sheet: string }
   | { readonly code: 'revision.changes_more'; readonly sheet: string }
   | { readonly code: 'revision.of_nothing'; readonly sheet: string }
-  | { readonly code: 'revision.signature_wrong'; readonly sheet: string }
+  | SignatureFault
   | { readonly code: 'signature.wrong'; readonly seq: number }
   | { readonly code: 'key.unknown'; readonly key: string };
 
@@ -59,9 +58,6 @@ export type EvidenceNote = {
   readonly code: 'sheet.without_root' | 'sheet.revision' | 'revision.unsigned';
   readonly sheet: string;
 };
-
-/** Checks a signature over a text (ASCII hex) with a public key: WebCrypto on the phone and on the server. */
-export type CheckSignature = (key: PublicKey, text: string, signature: string) => Promise<boolean>;
 
 export type VerifyOptions = {
   readonly check: CheckSignature;
@@ -99,6 +95,7 @@ export async function verifyEvidence(
     ...sheets.flatMap((sheet) => sheetFaults(sheet, file.runs[sheet.body.run_id])),
     ...revisionFaults(sheets),
     ...(await reviserFaults(sheets, check)),
+    ...(await authorFaults(sheets, ({ body }) => file.runs[body.run_id] ?? [], check)),
   ];
   return {
     faults,
@@ -135,6 +132,7 @@ export async function verifySheet(
       ...placed,
       ...(await signatureFaults({ log, keys }, check, trusted)),
       ...(await reviserFaults([sheet], check)),
+      ...(await authorFaults([sheet], () => entries, check)),
       ...sheetFaults(sheet, entries),
     ],
     notes: notesOf(sheet),
@@ -182,26 +180,6 @@ function revisionFaults(sheets: readonly Sheet[]): EvidenceFault[] {
     if (hashOf(original.body) !== original.hash) return [];
     return isOnlyCorrection(body, original) ? [] : [{ code: 'revision.changes_more', sheet: hash }];
   });
-}
-
-/** The signatures of those who revised, each over what he said. */
-async function reviserFaults(
-  sheets: readonly Sheet[],
-  check: CheckSignature,
-): Promise<EvidenceFault[]> {
-  const faults: EvidenceFault[] = [];
-  for (const { hash, body } of sheets)
-    if (!(await isCorrectionSigned(body, check)))
-      faults.push({ code: 'revision.signature_wrong', sheet: hash });
-  return faults;
-}
-
-/** Whether the signature under a correction holds; a sheet without one has nothing that could not. */
-export async function isCorrectionSigned(body: SheetBody, check: CheckSignature): Promise<boolean> {
-  const said = correctionOf(body);
-  if (!body.corrects || !said?.signed) return true;
-  const { key, signature } = said.signed;
-  return check(key, correctionDigest(body.corrects.hash, said), signature);
 }
 
 /** Each valve's sheets name the one before; practice of before stands in the chains too. */

@@ -35,6 +35,8 @@ const words: Words = {
     `Revision ${short(sheet)} corrects a sheet that is not here.`,
   'revision.signature_wrong': ({ sheet }) =>
     `The reviser’s signature under revision ${short(sheet)} does not hold.`,
+  'author.signature_wrong': ({ sheet }) =>
+    `The signature of the author’s device under sheet ${short(sheet)} does not hold.`,
   'signature.wrong': ({ seq }) => `The signature under line ${seq} of the log does not hold.`,
   'key.unknown': ({ key }) => `Signed by a key that is not known: ${short(key)}.`,
 };

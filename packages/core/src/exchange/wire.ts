@@ -44,6 +44,8 @@ export const evidenceSummarySchema = z.object({
   line: logLineSchema.nullable(),
   /** Entries that its signature is about; null in sheets of before. */
   entries: z.number().nullable(),
+  /** Name of the device’s key that its author signed by; null where he had none. */
+  key: z.string().nullable().default(null),
   /** What came to its run and does not stand in it. */
   after_signature: z.array(z.object({ type: z.string(), author: z.string(), at_ms: z.number() })),
 });

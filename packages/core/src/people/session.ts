@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { publicKeySchema } from '../digest';
 import { personSchema, secretSchema, shortNameSchema } from './person';
 
 /** The phone, tablet or desk that somebody signs in from, as it calls itself in its entries. */
@@ -6,6 +7,8 @@ const deviceSchema = z.object({
   device: z.string().min(1).max(64),
   /** So that one finds it again in a list. */
   called: z.string().max(80).default(''),
+  /** What it signs with from now on; none where the browser gives it no key. */
+  key: publicKeySchema.optional(),
 });
 
 /** Saying who one is. A secret is only looked at where it is kept: any text may be tried. */
@@ -28,6 +31,8 @@ export type FirstOwner = z.input<typeof firstOwnerSchema>;
 export const sessionSchema = z.object({
   /** Nobody where nobody has signed in. */
   person: personSchema.optional(),
+  /** Name of the key that he signed in with; none from a browser that gives none. */
+  key: z.string().optional(),
   /** Whether it has an owner yet. */
   has_owner: z.boolean(),
   /** In a demo, whom one may sign in as, and by which PIN. */

@@ -1,3 +1,4 @@
+import { digestOf, type PublicKey } from '../digest';
 import { ok, unwrap, type Result } from '../result';
 import {
   foldEvent,
@@ -41,10 +42,57 @@ export function sealedEntry(
 }
 
 function seal(entry: RunEvent, known: readonly RunEvent[]): Result<RunEvent, FreezeError> {
-  if (entry.type !== 'signed') return ok(sealEntry(entry));
+  const whole = withWhatItIsAbout(entry, known);
+  return whole.ok ? ok(sealEntry(whole.value)) : whole;
+}
+
+/** A signature says which entries it is about and which sheet they come to; any other entry says enough. */
+function withWhatItIsAbout(
+  entry: RunEvent,
+  known: readonly RunEvent[],
+): Result<RunEvent, FreezeError> {
+  if (entry.type !== 'signed') return ok(entry);
   const rooted = { ...entry, covers: known.length, root: entriesRoot(known) };
   const body = freezeSheet(withSignature(unwrap(reduceRun(known)), rooted), null);
-  return body.ok ? ok(sealEntry({ ...rooted, sheet: shownHash(body.value) })) : body;
+  return body.ok ? ok({ ...rooted, sheet: shownHash(body.value) }) : body;
+}
+
+/** What the key of a device signs: who signs where and when, for which entries and which sheet. 64 hex digits. */
+export const signatureDigest = ({
+  run_id,
+  author,
+  name,
+  device,
+  at_ms,
+  covers,
+  root,
+  sheet,
+}: EventOf<'signed'>): string =>
+  digestOf({ run_id, author, name, device: device ?? null, at_ms, covers, root, sheet });
+
+type Key = {
+  readonly publicKey: PublicKey;
+  readonly sign: (text: string) => Promise<string>;
+};
+
+/**
+ * The same as `sealedEntry`, a signature signed besides by the key of the device.
+ *
+ * @param key  undefined where the browser gives none
+ * @errors  whatever keeps a run from being signed
+ */
+export async function signedEntry(
+  draft: RunEventDraft,
+  stamp: EntryStamp,
+  known: readonly RunEvent[],
+  key: Key | undefined,
+): Promise<Result<RunEvent, FreezeError>> {
+  const whole = withWhatItIsAbout(stampEntry(draft, stamp, known), known);
+  if (!whole.ok) return whole;
+  const entry = whole.value;
+  if (entry.type !== 'signed' || !key) return ok(sealEntry(entry));
+  const signature = await key.sign(signatureDigest(entry));
+  return ok(sealEntry({ ...entry, device_signature: { key: key.publicKey, signature } }));
 }
 
 /**

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { digestSchema } from '../digest';
+import { digestSchema, keySignatureSchema } from '../digest';
 import { gaugeSchema } from '../gauge';
 import {
   eventSchema,
@@ -75,6 +75,8 @@ export const coreEvents = [
     root: digestSchema.optional(),
     /** Hash of the sheet that its author saw, as it is before it has a place in a chain. */
     sheet: digestSchema.optional(),
+    /** By the key of the device that its author signed on; absent where the browser gives none. */
+    device_signature: keySignatureSchema.optional(),
   }),
 ] as const;
 export type CoreEvent = z.infer<(typeof coreEvents)[number]>;

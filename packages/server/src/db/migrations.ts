@@ -132,7 +132,7 @@ export const migrations: readonly Migration[] = [
         `CREATE TABLE people (id TEXT PRIMARY KEY, tag TEXT NOT NULL UNIQUE, body TEXT NOT NULL)`,
         `CREATE TABLE secrets (person_id TEXT PRIMARY KEY REFERENCES people(id), body TEXT NOT NULL)`,
         `CREATE TABLE sessions (id TEXT PRIMARY KEY, person_id TEXT NOT NULL REFERENCES people(id),
-           device TEXT NOT NULL, called TEXT NOT NULL, since_ms INTEGER NOT NULL,
+           device TEXT NOT NULL, called TEXT NOT NULL, key TEXT, since_ms INTEGER NOT NULL,
            seen_ms INTEGER NOT NULL, ended_ms INTEGER, revoked INTEGER NOT NULL DEFAULT 0)`,
         `CREATE INDEX sessions_of ON sessions (person_id, device)`,
       ]),

@@ -19,6 +19,8 @@ export type Tables = {
       person_id: string;
       device: string;
       called: string;
+      /** Name of the key that its device signs with. */
+      key: string | null;
       since_ms: number;
       seen_ms: number;
       ended_ms: number | null;
@@ -125,6 +127,7 @@ const definePeople = (define: Define): Pick<Tables, 'people' | 'secrets' | 'sess
     person_id: text(),
     device: text(),
     called: text(),
+    key: { type: DataTypes.TEXT },
     since_ms: integer(),
     seen_ms: integer(),
     ended_ms: { type: DataTypes.INTEGER },

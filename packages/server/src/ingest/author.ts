@@ -1,7 +1,23 @@
-import { isPractice, may, whoMay, type Person, type Run, type RunEvent } from '@holvek/core';
+import {
+  checkWith,
+  isPractice,
+  isSignedByDevice,
+  keyNameOf,
+  may,
+  whoMay,
+  type EventOf,
+  type Person,
+  type Run,
+  type RunEvent,
+} from '@holvek/core';
 import type { Tables } from '../db/tables';
-import { peopleOf } from '../people/sessions';
+import { peopleOf, type SignedIn } from '../people/sessions';
 import type { Trouble } from './judge';
+
+const check = checkWith(globalThis.crypto.subtle);
+
+/** Who sends entries, and with which key he signed in. */
+export type Sender = Pick<SignedIn, 'person' | 'key'>;
 
 /**
  * Holds each entry of a batch to its author: the one who sends it, or somebody who is signed in on the
@@ -12,7 +28,7 @@ export class Authors {
 
   constructor(
     private readonly tables: Tables,
-    private readonly sender: Person,
+    private readonly sender: Sender,
   ) {}
 
   /** Why an entry cannot be by whom it says; undefined when it can. */
@@ -24,6 +40,8 @@ export class Authors {
     if (!person) return { code: 'entry.not_yours', detail: { author: event.author } };
     if (event.type === 'signed' && event.name !== person.name)
       return { code: 'entry.other_name', detail: { name: event.name } };
+    if (event.type === 'signed' && !(await this.isByKnownKey(event, person)))
+      return { code: 'entry.other_key' };
     const start = event.type === 'started' ? event : started;
     const work = event.type === 'signed' ? 'sign' : 'work';
     const action = start && isPractice(start) ? 'practise' : work;
@@ -32,8 +50,22 @@ export class Authors {
       : { code: 'person.may_not', detail: { action, needs: whoMay(action) } };
   }
 
+  /**
+   * Whether a signature is by a key that its author signed in with on this very device: who has stolen a
+   * session has not its key. From a browser that gives no keys there is none to ask for.
+   */
+  private async isByKnownKey(event: EventOf<'signed'>, { id }: Person): Promise<boolean> {
+    const where = { person_id: id, device: event.device ?? '' };
+    const places = await this.tables.sessions.findAll({ where, raw: true });
+    const keys = places.flatMap(({ key, revoked }) => (key !== null && revoked !== 1 ? [key] : []));
+    const made = event.device_signature;
+    const asksForNone = keys.length === 0 && this.sender.key === null;
+    const isKnown = made ? keys.includes(keyNameOf(made.key)) : false;
+    return (isKnown || asksForNone) && isSignedByDevice(event, check);
+  }
+
   private async authorOf({ author, device }: RunEvent): Promise<Person | undefined> {
-    if (author === this.sender.name) return this.sender;
+    if (author === this.sender.person.name) return this.sender.person;
     if (device === undefined) return undefined;
     const key = `${device} ${author}`;
     if (!this.found.has(key)) this.found.set(key, await this.signedInOn(device, author));

@@ -1,8 +1,8 @@
-import { hashOfEntry, startError, type Ingested, type Person, type RunEvent } from '@holvek/core';
+import { hashOfEntry, startError, type Ingested, type RunEvent } from '@holvek/core';
 import type { Store } from '../db/open';
 import type { Tables } from '../db/tables';
 import { registerError } from './against-register';
-import { Authors } from './author';
+import { Authors, type Sender } from './author';
 import { conclude } from './conclude';
 import { atTheDoor, type Refused, type Sent } from './door';
 import { benchOf, Judge, type Trouble } from './judge';
@@ -12,7 +12,7 @@ type Sending = {
   /** The entries as they were sent. */
   readonly raws?: readonly object[];
   /** Who sends them; nobody where the house itself makes them. */
-  readonly sender?: Person;
+  readonly sender?: Sender;
 };
 
 /**
@@ -100,7 +100,7 @@ async function judged(
   tables: Tables,
   judge: Judge,
   fresh: readonly Sent[],
-  sender: Person | undefined,
+  sender: Sender | undefined,
 ): Promise<Judged> {
   const authors = sender && new Authors(tables, sender);
   const accepted: Sent[] = [];

@@ -1,4 +1,10 @@
-import { personSchema, type Person, type PlaceOfSession } from '@holvek/core';
+import {
+  keyNameOf,
+  personSchema,
+  type Person,
+  type PlaceOfSession,
+  type PublicKey,
+} from '@holvek/core';
 import { createHash, randomBytes } from 'node:crypto';
 import type { Store } from '../db/open';
 import type { Tables } from '../db/tables';
@@ -10,8 +16,17 @@ const LONGEST_MS = 180 * DAY_MS;
 /** How exactly it is known when somebody was here last. */
 const SEEN_EVERY_MS = 10 * 60_000;
 
-export type SignedIn = { readonly person: Person; readonly session: string };
-export type Place = { readonly device: string; readonly called: string };
+export type SignedIn = {
+  readonly person: Person;
+  readonly session: string;
+  /** Name of the key that he signed in with. */
+  readonly key: string | null;
+};
+export type Place = {
+  readonly device: string;
+  readonly called: string;
+  readonly key?: PublicKey | undefined;
+};
 
 /** Only this is kept of a token: who reads the database cannot sign in with it. */
 const idOf = (token: string): string => createHash('sha256').update(token).digest('hex');
@@ -20,7 +35,7 @@ const idOf = (token: string): string => createHash('sha256').update(token).diges
 export async function openSession(
   tables: Tables,
   personId: string,
-  { device, called }: Place,
+  { device, called, key }: Place,
   now = Date.now(),
 ): Promise<string> {
   const token = randomBytes(32).toString('base64url');
@@ -29,6 +44,7 @@ export async function openSession(
     person_id: personId,
     device,
     called,
+    key: key ? keyNameOf(key) : null,
     since_ms: now,
     seen_ms: now,
     ended_ms: null,
@@ -97,7 +113,10 @@ export class Doorkeeper {
     });
     return rows
       .filter(({ seen_ms }) => this.now() - seen_ms <= IDLE_MS)
-      .map(({ ended_ms: _, revoked: _never, ...place }) => ({ ...place, own: place.id === own }));
+      .map(({ ended_ms: _, revoked: _never, key: _key, ...place }) => ({
+        ...place,
+        own: place.id === own,
+      }));
   }
 
   private async find(id: string) {
@@ -106,7 +125,7 @@ export class Doorkeeper {
     const kept = await this.store.tables.people.findByPk(row.person_id, { raw: true });
     const person = kept && personSchema.parse(JSON.parse(kept.body));
     if (!person || person.left_on !== undefined) return undefined;
-    const found = { person, session: id, seenMs: row.seen_ms, sinceMs: row.since_ms };
+    const found = { person, session: id, key: row.key, seenMs: row.seen_ms, sinceMs: row.since_ms };
     this.known.set(id, found);
     return found;
   }

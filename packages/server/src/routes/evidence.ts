@@ -101,7 +101,9 @@ export function evidenceRoutes(store: Store) {
 /** Its place in the log, and what came to its run without standing in it. */
 async function summaryOf({ tables }: Store, { hash, body }: Sheet): Promise<EvidenceSummary> {
   const events = await eventsOf(tables, body.run_id);
-  const signature = events.find((event) => event.type === 'signed' && event.root === body.root);
+  const signature = events
+    .filter((event) => event.type === 'signed')
+    .find(({ root }) => root === body.root);
   const covered = new Set<RunEvent>(signature ? pastOf(signature, events).covered : events);
   const refused = await tables.refused.findAll({ where: { run_id: body.run_id }, raw: true });
   const late = events.filter((event) => event !== signature && !covered.has(event));
@@ -113,6 +115,7 @@ async function summaryOf({ tables }: Store, { hash, body }: Sheet): Promise<Evid
   return {
     line: (await lineOf(tables, hash)) ?? null,
     entries: body.covers ?? null,
+    key: signature?.device_signature ? keyNameOf(signature.device_signature.key) : null,
     after_signature: [
       ...late.map(told),
       ...refused

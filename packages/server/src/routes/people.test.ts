@@ -1,4 +1,17 @@
-import type { Person, PlaceOfSession, RunEvent, Session } from '@holvek/core';
+import {
+  deviceSigner,
+  makeDeviceKey,
+  sealEntries,
+  sealEntry,
+  signedEntry,
+  unwrap,
+  type Ingested,
+  type Person,
+  type PlaceOfSession,
+  type RunEvent,
+  type Session,
+  type Signer,
+} from '@holvek/core';
 import { createApp } from '../app';
 import { openStore, type Store } from '../db/open';
 import { firstCodeOf } from '../people/first-code';
@@ -324,6 +337,45 @@ describe('whose entries are whose', () => {
     );
     const answer = await post(server.send, others as RunEvent[]);
     expect(await codeOf(answer)).toBe('entry.other_name');
+  });
+
+  test('who has a key signs with it, and with no other', async () => {
+    const { subtle } = globalThis.crypto;
+    const key = await deviceSigner(subtle, await makeDeviceKey(subtle));
+    const other = await deviceSigner(subtle, await makeDeviceKey(subtle));
+    const { device = '' } = events[0]!;
+    await putPerson(crew.technician, PIN);
+    const entered = await from(server)('POST', '/session', {
+      ...{ short: 'tomas', secret: PIN, device, key: key.publicKey },
+    });
+    const ask = from(server, cookieIn(entered));
+    expect(((await (await ask('GET', '/session')).json()) as Session).key).toBe(key.name);
+    const tomas = { author: 'Tomas Brandt' };
+    const unsigned = sealEntries(
+      events.slice(0, -1).map(({ hash: _, ...event }) => ({ ...event, ...tomas }) as RunEvent),
+      device,
+    );
+    expect((await post(ask, unsigned)).status).toBe(200);
+    const stamp = { id: 'sig', runId: 'run-a', ...tomas, device, atMs: events.at(-1)!.at_ms };
+    const draft = { type: 'signed', name: 'Tomas Brandt', covers: 1 } as const;
+    const signedBy = async (signer: Signer | undefined, over: object = {}) => {
+      const entry = unwrap(await signedEntry(draft, stamp, unsigned, signer));
+      const { hash: _, ...said } = { ...entry, ...over };
+      return sealEntry(said as RunEvent);
+    };
+    const right = await signedBy(key);
+    const wrong = [
+      await signedBy(undefined),
+      await signedBy(other),
+      await signedBy(key, { at_ms: 5, id: 'later' }),
+    ];
+    for (const signature of wrong)
+      expect(await codeOf(await post(ask, [signature]))).toBe('entry.other_key');
+    const filed = (await (await post(ask, [right])).json()) as Ingested;
+    expect(filed.sheetId).toBeDefined();
+    const told = (await (await server.get(`/sheets/${filed.sheetId}/evidence`)).json()) as object;
+    expect(told).toMatchObject({ key: key.name });
+    expect((await server.get(`/valves/${valve.id}/verify`)).status).toBe(200);
   });
 
   test('a viewer may practise, and make no record', async () => {

@@ -54,8 +54,9 @@ export function tryingWith(tries: Tries): Tried {
 /** Signing in and out, and how a house gets its first owner. */
 export function sessionRoutes(store: Store, options: Options) {
   const { doorkeeper, tried, firstCode } = options;
-  const told = async (person?: Person): Promise<Session> => ({
+  const told = async (person?: Person, key?: string | null): Promise<Session> => ({
     ...(person ? { person } : {}),
+    ...(key ? { key } : {}),
     ...(await houseOf(store)),
   });
   const router = newRouter();
@@ -68,20 +69,17 @@ export function sessionRoutes(store: Store, options: Options) {
   });
   return router
     .openapi(getRoute('/session', 'Who I am to this house', sessionSchema), async (c) =>
-      c.json(await told(whoIsHere(c)?.person), 200),
+      c.json(await told(whoIsHere(c)?.person, whoIsHere(c)?.key), 200),
     )
     .openapi(
       sendRoute('post', '/session', 'Sign in', { body: signInSchema, response: sessionSchema }),
       async (c) => {
-        const { short, secret, device, called } = c.req.valid('json');
+        const { short, secret, ...place } = c.req.valid('json');
         const person = (await peopleOf(store.tables)).find((each) => each.short === short);
         const kept = person && (await store.tables.secrets.findByPk(person.id, { raw: true }));
         const mayCome = person !== undefined && person.left_on === undefined;
         await tried(`person ${short}`, () => isSecret(secret, mayCome ? kept?.body : undefined));
-        giveToken(
-          c,
-          await store.write((tables) => openSession(tables, person!.id, { device, called })),
-        );
+        giveToken(c, await store.write((tables) => openSession(tables, person!.id, place)));
         return c.json(await told(person), 200);
       },
     )
@@ -91,7 +89,7 @@ export function sessionRoutes(store: Store, options: Options) {
         response: sessionSchema,
       }),
       async (c) => {
-        const { code, name, short, secret, device, called } = c.req.valid('json');
+        const { code, name, short, secret, ...place } = c.req.valid('json');
         if (firstCode === undefined) throw new Problem(409, 'house.has_owner');
         await tried(`first owner from ${addressOf(c)}`, () => isSameText(code, firstCode));
         const person: Person = { id: randomUUID(), name, short, role: 'owner', licences: [] };
@@ -100,7 +98,7 @@ export function sessionRoutes(store: Store, options: Options) {
           if ((await peopleOf(tables)).length > 0) throw new Problem(409, 'house.has_owner');
           await keepPerson(tables, person, person.name);
           await tables.secrets.upsert({ person_id: person.id, body });
-          return openSession(tables, person.id, { device, called });
+          return openSession(tables, person.id, place);
         });
         giveToken(c, token);
         return c.json(await told(person), 200);

@@ -86,7 +86,7 @@ export function runRoutes(store: Store) {
       const sent = (await c.req.json<{ events: object[] }>()).events;
       const result = await ingest(store, c.req.param('id'), events, {
         raws: sent,
-        sender: signedIn(c).person,
+        sender: signedIn(c),
       });
       const body = { ...result, stored: [...result.stored], refused: [...result.refused] };
       const [first] = result.refused;

@@ -20,13 +20,15 @@ const folders = {
   quantity: 'packages/core/src/quantity',
   evidence: 'packages/core/src/evidence',
   ingest: 'packages/server/src/ingest',
+  people: 'packages/server/src/people',
   server: 'packages/server/src/db',
 };
 /** Where the tests that judge a folder stand, besides its own. */
 const judgedBy = {
   run: 'core/src/(run|sheet)',
   sheet: 'core/src/(sheet|run/proofs|report)',
-  ingest: 'server/src/routes/(runs|repairs|instruments)',
+  ingest: 'server/src/routes/(runs|people|repairs|instruments)',
+  people: 'server/src/routes/people',
   server: 'server/src/(db|routes)',
 };
 

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs';
+import { asRecord } from '@holvek/core';
 import { startedDraft } from '@/testing/samples';
+import { practised } from '@/testing/signed-run';
 import { openDeviceDb } from './device-db';
 import { RunShelf } from './run-shelf';
 
@@ -103,6 +105,39 @@ describe('the shelf of runs', () => {
     expect(two.snapshot().size).toBe(0);
     await two.take(events);
     expect(two.snapshot().get(id)!.run.done).toEqual(one.snapshot().get(id)!.run.done);
+  });
+
+  test('a signature that the server has refused is taken back, on every tab; nothing else is', async () => {
+    const { db } = open();
+    const events = asRecord(practised);
+    const runId = events[0]!.run_id;
+    const heard: (() => void)[] = [];
+    const tabs = {
+      postMessage: () => heard.forEach((each) => each()),
+      addEventListener: (_: string, listener: (message: { data: unknown }) => void) =>
+        heard.push(() => listener({ data: runId })),
+    };
+    const [shelf, other] = [
+      new RunShelf({ db, tabs: tabs as never }),
+      new RunShelf({ db, tabs: tabs as never }),
+    ];
+    await shelf.take(events);
+    await other.load();
+    const [before, signature] = events.slice(-2);
+    await shelf.takeBack(runId, signature!.id);
+    expect(shelf.snapshot().get(runId)!.run.status).toBe('signed');
+    for (const { id } of [before!, signature!])
+      await (await db).put('refused', { id, runId, code: 'entry.other_key' });
+    await shelf.takeBack(runId, before!.id);
+    expect(shelf.snapshot().get(runId)!.events).toHaveLength(events.length);
+    const isSeen = new Promise<void>((resolve) => other.subscribe(resolve));
+    await shelf.takeBack(runId, signature!.id);
+    await isSeen;
+    for (const each of [shelf, other]) {
+      expect(each.snapshot().get(runId)!.run.status).toBe('open');
+      expect(each.snapshot().get(runId)!.events).toHaveLength(events.length - 1);
+    }
+    expect(await (await db).get('events', signature!.id)).toBeUndefined();
   });
 
   test('full storage is said, and the run stays as it was', async () => {

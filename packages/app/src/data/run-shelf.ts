@@ -84,6 +84,20 @@ export class RunShelf {
     });
   }
 
+  /** Takes back a signature that the server has refused: the run is open again, and is signed anew. */
+  takeBack(runId: string, id: string): Promise<void> {
+    return this.oneByOne(async () => {
+      const db = await this.options.db;
+      const events = this.entries.get(runId)?.events ?? [];
+      const isSignature = events.some((event) => event.id === id && event.type === 'signed');
+      if (!isSignature || !(await db.get('refused', id))) return;
+      await db.delete('events', id);
+      this.show(events.filter((event) => event.id !== id));
+      this.tell();
+      this.options.tabs?.postMessage(runId);
+    });
+  }
+
   /** Entries of a run as another device or the server knows them, merged with our own. */
   async take(events: readonly RunEvent[]): Promise<void> {
     const db = await this.options.db;
@@ -95,13 +109,13 @@ export class RunShelf {
     if (events[0]) this.options.tabs?.postMessage(events[0].run_id);
   }
 
-  /** Another tab has kept something of a run. */
+  /** Another tab has kept something of a run, or taken its signature back: what the device keeps counts. */
   private async readAgain(runId: string): Promise<void> {
     const db = await this.options.db;
     const there = await db.getAllFromIndex('events', 'run', runId);
     const known = this.entries.get(runId)?.events ?? [];
-    if (there.length <= known.length) return;
-    this.show(mergeEvents(known, there));
+    if (there.length === known.length) return;
+    this.show(mergeEvents(there));
     this.tell();
   }
 

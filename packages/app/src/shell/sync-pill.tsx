@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { showConflict } from '@/data/conflicts';
 import type { KeptChange } from '@/data/kept-changes';
-import { keptChanges, outbox, useKeptChanges, useOutbox } from '@/data/store';
+import type { RefusedEntry } from '@/data/device-db';
+import { keptChanges, outbox, shelf, useKeptChanges, useOutbox, useShelf } from '@/data/store';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Pill } from '@/ui/card';
 import { BigButton, Press, WordButton } from '@/ui/press';
@@ -35,23 +36,37 @@ export function SyncPill() {
         {notTaken.map((change) => (
           <NotTaken key={change.key} change={change} />
         ))}
-        {refused.map(({ id, runId, code }) => (
-          <Card key={id} tone="stop">
-            <Strong color="$onVermilionSoft">{refusalWords(code)}</Strong>
-            <Words color="$onVermilionSoft">
-              It is kept on this phone and was not added to the record.
-            </Words>
-            <WordButton onPress={() => void outbox.sendAgain(runId)}>
-              The cause is mended: send its run again
-            </WordButton>
-            <WordButton onPress={() => void outbox.letGo(id)}>Seen, let it go</WordButton>
-          </Card>
+        {refused.map((entry) => (
+          <RefusedHere key={entry.id} entry={entry} />
         ))}
         <BigButton kind="outline" onPress={() => void outbox.flush()}>
           Try now
         </BigButton>
       </BottomSheet>
     </>
+  );
+}
+
+/** An entry that the server would not take: why, and the ways on. A signature can be made anew. */
+function RefusedHere({ entry: { id, runId, code } }: { readonly entry: RefusedEntry }) {
+  const events = useShelf().get(runId)?.events ?? [];
+  const isSignature = events.some((event) => event.id === id && event.type === 'signed');
+  const takeBack = () => void shelf.takeBack(runId, id).then(() => outbox.letGo(id));
+  return (
+    <Card tone="stop">
+      <Strong color="$onVermilionSoft">{refusalWords(code)}</Strong>
+      <Words color="$onVermilionSoft">
+        It is kept on this phone and was not added to the record.
+      </Words>
+      <WordButton onPress={() => void outbox.sendAgain(runId)}>
+        The cause is mended: send its run again
+      </WordButton>
+      {isSignature ? (
+        <WordButton onPress={takeBack}>Take the signature back, and sign anew</WordButton>
+      ) : (
+        <WordButton onPress={() => void outbox.letGo(id)}>Seen, let it go</WordButton>
+      )}
+    </Card>
   );
 }
 

@@ -191,6 +191,17 @@ test('nobody is here until somebody signs in, and each may do what his role says
   await page.goto('/valves/prv-03/start');
   await expect(page.getByText('You may practise here')).toBeVisible();
   await expect(page.getByTestId('start-run')).toBeDisabled();
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.getByTestId('be-tomas').click();
+  await expect(page.getByText('In setting order')).toBeVisible();
+  await page.goto('/valves/gr-06/start');
+  await expect(page.getByTestId('start-run')).toBeVisible();
+  await expect(page.getByText(/licence is asked for/u)).toBeHidden();
+  await page.goto('/valves/sr-02/start');
+  await expect(page.getByTestId('start-run')).toBeVisible();
+  await page.goto('/valves/sc-03/start');
+  await expect(page.getByText('A licence is asked for: Refrigerants')).toBeVisible();
 });
 
 test('a sheet is corrected by a revision, signed by who revises it', async ({ page, request }) => {

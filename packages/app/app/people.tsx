@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '@/data/api';
+import { LicenceRulesCard } from '@/people/licence-rules-card';
 import { MySecretCard } from '@/people/my-secret-card';
 import { roleWords } from '@/people/people-words';
 import { PersonSheet } from '@/people/person-sheet';
@@ -56,6 +57,7 @@ export default function PeopleScreen() {
         right={
           <>
             <PhonesCard people={people.data} />
+            <LicenceRulesCard />
             <MySecretCard />
           </>
         }

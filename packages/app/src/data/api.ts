@@ -9,6 +9,8 @@ import {
   ingestedSchema,
   logLineSchema,
   personSchema,
+  type PeopleRules,
+  peopleRulesSchema,
   type PersonChange,
   placeOfSessionSchema,
   problemSchema,
@@ -114,6 +116,9 @@ export const api = {
   people: () => ask('/people', z.array(personSchema)),
   putPerson: (body: PersonChange) =>
     ask(`/people/${enc(body.person.id)}`, personSchema, { method: 'PUT', body }),
+  peopleRules: () => ask('/people-rules', peopleRulesSchema),
+  putPeopleRules: (rules: PeopleRules) =>
+    ask('/people-rules', peopleRulesSchema, { method: 'PUT', body: rules }),
   sessions: () => ask('/sessions', z.array(placeOfSessionSchema)),
   endSession: (id: string) =>
     ask(`/sessions/${enc(id)}`, z.object({ ended: z.boolean() }), { method: 'DELETE' }),

@@ -3,6 +3,7 @@ export const personRefusals = {
   'person.not_signed_in': 'Nobody is signed in here. It is kept on this phone until somebody is.',
   'person.wrong_secret': 'Name or PIN is not right.',
   'person.may_not': 'This is not for your role to change; ask the one who may.',
+  'person.no_licence': 'It calls for a licence that its author does not have on that day.',
   'person.short_taken': 'Somebody else has this short name.',
   'person.name_taken': 'Somebody else is called so here: add what tells you apart.',
   'person.name_stays': 'A name stays as it was signed with. Enter a new person instead.',

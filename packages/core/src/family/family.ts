@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { LicenceKind } from '../people';
 import type { Draw } from '../plant';
 import type { Procedure } from '../step';
 import type { AdjusterSpec, AnyPlate, PlateFact, Side, Targets } from '../valve';
@@ -24,6 +25,8 @@ export type FamilyFacts = {
   readonly judge: Side;
   /** What is brought to every valve of it; what only one valve wants is worked out from its plate. */
   readonly tools: readonly ToolName[];
+  /** What local law may ask of the hand that sets it. */
+  readonly licence?: LicenceKind;
 };
 
 /** A family's plate as a schema that tells its family. */

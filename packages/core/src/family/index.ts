@@ -2,6 +2,7 @@ export * from './family';
 export * from './slots';
 export * from './fill-slots';
 export * from './list';
+export * from './licence';
 export * from './tool-names';
 export * from './tools';
 export * from './check-plate';

@@ -1,3 +1,4 @@
+export * from './licence';
 export * from './may';
 export * from './person';
 export * from './session';

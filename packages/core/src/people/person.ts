@@ -14,9 +14,10 @@ export const licenceKinds = {
 } as const;
 export type LicenceKind = keyof typeof licenceKinds;
 const kinds = Object.keys(licenceKinds) as [LicenceKind, ...LicenceKind[]];
+export const licenceKindSchema = z.enum(kinds);
 
 export const licenceSchema = z.object({
-  kind: z.enum(kinds),
+  kind: licenceKindSchema,
   number: z.string().trim().min(1).max(60),
   /** Last day on which it holds. */
   valid_until: z.iso.date(),

@@ -3,6 +3,7 @@ import {
   isPractice,
   isSignedByDevice,
   keyNameOf,
+  lackedLicence,
   may,
   whoMay,
   type EventOf,
@@ -11,6 +12,7 @@ import {
   type RunEvent,
 } from '@holvek/core';
 import type { Tables } from '../db/tables';
+import { peopleRulesOf } from '../people/rules';
 import { peopleOf, type SignedIn } from '../people/sessions';
 import type { Trouble } from './judge';
 
@@ -45,9 +47,24 @@ export class Authors {
     const start = event.type === 'started' ? event : started;
     const work = event.type === 'signed' ? 'sign' : 'work';
     const action = start && isPractice(start) ? 'practise' : work;
-    return may(person.role, action)
-      ? undefined
-      : { code: 'person.may_not', detail: { action, needs: whoMay(action) } };
+    if (!may(person.role, action))
+      return { code: 'person.may_not', detail: { action, needs: whoMay(action) } };
+    const isAsked = event.type === 'started' || event.type === 'signed';
+    return start && isAsked && !isPractice(start)
+      ? this.unlicensed(person, start, event)
+      : undefined;
+  }
+
+  /** A record that calls for a licence is begun and signed by a hand that has it on that day. */
+  private async unlicensed(
+    person: Person,
+    { plate: { family } }: Run['started'],
+    { at_ms }: RunEvent,
+  ): Promise<Trouble | undefined> {
+    const day = new Date(at_ms).toISOString().slice(0, 10);
+    const rules = await peopleRulesOf(this.tables);
+    const kind = lackedLicence({ person, family, rules, day });
+    return kind && { code: 'person.no_licence', detail: { kind } };
   }
 
   /**

@@ -35,6 +35,7 @@ const changes: readonly (readonly [method: string, path: RegExp, action: HouseAc
   ['PUT', /^\/sites\/[^/]+$/u, 'change_place'],
   ['PUT', /^\/house-rules$/u, 'change_rules'],
   ['PUT', /^\/people\/[^/]+$/u, 'invite'],
+  ['PUT', /^\/people-rules$/u, 'invite'],
   ['PUT', /^\/session\/secret$/u, 'look'],
   ['DELETE', /^\/sessions\/[^/]+$/u, 'look'],
 ];

@@ -5,6 +5,7 @@ import {
   sealEntry,
   signedEntry,
   unwrap,
+  type EventOf,
   type Ingested,
   type Person,
   type PlaceOfSession,
@@ -14,6 +15,7 @@ import {
 } from '@holvek/core';
 import { createApp } from '../app';
 import { openStore, type Store } from '../db/open';
+import { Authors } from '../ingest/author';
 import { firstCodeOf } from '../people/first-code';
 import { actionOf } from '../people/gate';
 import { isSecret, keptSecret } from '../people/secret';
@@ -376,6 +378,39 @@ describe('whose entries are whose', () => {
     const told = (await (await server.get(`/sheets/${filed.sheetId}/evidence`)).json()) as object;
     expect(told).toMatchObject({ key: key.name });
     expect((await server.get(`/valves/${valve.id}/verify`)).status).toBe(200);
+  });
+
+  test('a record that calls for a licence is begun and signed by who has it, as the owner asks', async () => {
+    const rules = (kinds: readonly string[]) =>
+      server.send('PUT', '/people-rules', { licences_asked: kinds });
+    const plate = { ...valve.plate, family: 'gas' } as const;
+    const start = events[0]! as EventOf<'started'>;
+    const gas = { ...start, plate } as unknown as EventOf<'started'>;
+    const day = new Date(start.at_ms).toISOString().slice(0, 10);
+    const authors = (person: Person) =>
+      new Authors(server.store.tables, { person: { ...person, name: start.author }, key: null });
+    const licensed = (valid_until: string): Person => ({
+      ...crew.technician,
+      licences: [{ kind: 'gas', number: '7', valid_until }],
+    });
+    const signature = { ...events.at(-1)!, name: start.author } as EventOf<'signed'>;
+    const codesOf = async (person: Person) => [
+      (await authors(person).trouble(gas, undefined))?.code,
+      (await authors(person).trouble(signature, gas))?.code,
+      (await authors(person).trouble(events[2]!, gas))?.code,
+    ];
+    const none = [undefined, undefined, undefined];
+    const lacks = ['person.no_licence', 'person.no_licence', undefined];
+    expect(await codesOf(crew.technician)).toEqual(lacks);
+    expect(await codesOf(licensed(day))).toEqual(none);
+    expect(await codesOf(licensed('2020-01-01'))).toEqual(lacks);
+    const practice = { ...gas, purpose: 'practice' } as EventOf<'started'>;
+    expect(await authors(crew.technician).trouble(practice, undefined)).toBeUndefined();
+    expect((await rules([])).status).toBe(200);
+    expect(await codesOf(crew.technician)).toEqual(none);
+    expect(await (await server.get('/people-rules')).json()).toEqual({ licences_asked: [] });
+    const supervisor = await server.as('supervisor');
+    expect((await supervisor.send('PUT', '/people-rules', {})).status).toBe(403);
   });
 
   test('a viewer may practise, and make no record', async () => {

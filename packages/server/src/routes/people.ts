@@ -2,6 +2,7 @@ import { z } from '@hono/zod-openapi';
 import {
   firstOwnerSchema,
   may,
+  peopleRulesSchema,
   personChangeSchema,
   personSchema,
   placeOfSessionSchema,
@@ -22,6 +23,7 @@ import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import { cookieName, mustBeAllowed, signedIn, whoIsHere } from '../people/gate';
+import { PEOPLE_RULES, peopleRulesOf } from '../people/rules';
 import { isSecret, keptSecret } from '../people/secret';
 import { endSessions, openSession, peopleOf, type Doorkeeper } from '../people/sessions';
 import { Tries } from '../people/tries';
@@ -154,6 +156,23 @@ export function peopleRoutes(store: Store, { doorkeeper, tried }: Options) {
         });
         doorkeeper.forget();
         return c.json({ changed: true } as const, 200);
+      },
+    )
+    .openapi(
+      getRoute('/people-rules', 'What is asked of those who make records', peopleRulesSchema),
+      async (c) => c.json(await peopleRulesOf(store.tables), 200),
+    )
+    .openapi(
+      sendRoute('put', '/people-rules', 'Change what is asked of those who make records', {
+        body: peopleRulesSchema,
+        response: peopleRulesSchema,
+      }),
+      async (c) => {
+        const rules = c.req.valid('json');
+        const { name } = signedIn(c).person;
+        const document = { id: PEOPLE_RULES, body: JSON.stringify(rules) };
+        await store.write((tables) => keepDocument(tables, 'settings', document, name));
+        return c.json(rules, 200);
       },
     )
     .openapi(

@@ -1,4 +1,4 @@
-import type { Person } from '@holvek/core';
+import { licenceKinds, type LicenceKind, type Person } from '@holvek/core';
 import type { Store } from '../db/open';
 import { markDemo } from '../routes/people';
 
@@ -17,17 +17,21 @@ const of = (short: string, name: string, role: Person['role']): Person => ({
 export const demoPeople: readonly Person[] = [
   {
     ...of('edda', 'Edda Lorenz', 'owner'),
-    licences: [{ kind: 'gas', number: 'LH-G 118', valid_until: '2029-03-31' }],
+    licences: Object.keys(licenceKinds).map((kind, i) => ({
+      kind: kind as LicenceKind,
+      number: `LH-${i + 1}18`,
+      valid_until: '2099-03-31',
+    })),
   },
   {
     ...of('ines', 'Ines Varga', 'supervisor'),
-    licences: [{ kind: 'pressure_safety', number: 'LH-P 72', valid_until: '2028-10-31' }],
+    licences: [{ kind: 'pressure_safety', number: 'LH-P 72', valid_until: '2098-10-31' }],
   },
   {
     ...of('tomas', 'Tomas Brandt', 'technician'),
     licences: [
-      { kind: 'gas', number: 'LH-G 131', valid_until: '2027-06-30' },
-      { kind: 'burner', number: 'LH-B 40', valid_until: '2027-06-30' },
+      { kind: 'gas', number: 'LH-G 131', valid_until: '2097-06-30' },
+      { kind: 'burner', number: 'LH-B 40', valid_until: '2097-06-30' },
     ],
   },
   of('mira', 'Mira Solberg', 'viewer'),

@@ -18,7 +18,8 @@ import { YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useIsReadyToStart, useRepairs, useValves } from '@/data/queries';
 import { shelf } from '@/data/store';
 import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
-import { useMay, usePreferences } from '@/settings/preferences';
+import { useBarred } from '@/people/use-licence';
+import { usePreferences } from '@/settings/preferences';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
@@ -74,7 +75,7 @@ function StartForm({
   const rules = useHouseRules();
   const visits = useVisits();
   const { technician } = usePreferences();
-  const work = useMay('work');
+  const barred = useBarred(valve.plate.family);
   const procedure = procedureOf(valve.plate.family);
   const schools = procedure.schools.filter(
     ({ id }) => id !== 'from_tag' || valve.plate.factory_set_point_pa !== undefined,
@@ -94,6 +95,7 @@ function StartForm({
   });
   const repairs = useRepairs();
   const open = useOpenRun(valve.id) !== undefined;
+  const isTaken = !isPractice && (open || barred !== undefined);
   const start = async () => {
     const twin = valve.twin ?? {
       seed: seedOf(valve.tag),
@@ -121,9 +123,7 @@ function StartForm({
       footer={
         <BigButton
           flex={1}
-          disabled={
-            stop !== undefined || isUnfit || (!work.may && !isPractice) || (open && !isPractice)
-          }
+          disabled={stop !== undefined || isUnfit || isTaken}
           onPress={() => void start()}
           testID="start-run"
         >
@@ -133,12 +133,7 @@ function StartForm({
     >
       {isPractice ? null : <OpenRunCard valveId={valve.id} />}
       {stop ? <Trouble title="This cannot be set" say={plateTrouble(stop, units)} /> : null}
-      {work.may || isPractice ? null : (
-        <Trouble
-          title="You may practise here"
-          say={`A record is made by a ${work.needs}. Practice is open to everybody.`}
-        />
-      )}
+      {barred && !isPractice ? <Trouble title={barred.title} say={barred.say} /> : null}
       {trouble ? <Trouble title="Not started" say={trouble} /> : null}
       <Muted>
         {isPractice

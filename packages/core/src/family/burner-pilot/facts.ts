@@ -8,6 +8,7 @@ export const burnerPilotFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Pilot regulator', 'from_below', 'outlet')],
   gauges: { outlet: 'Manometer' },
   judge: 'outlet',
+  licence: 'burner',
   tools: [
     'adjuster_key',
     'lock_spanner',

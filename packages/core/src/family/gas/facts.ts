@@ -9,6 +9,7 @@ export const gasFacts: FamilyFacts = {
   gauges: { outlet: 'Low-range gauge' },
   judge: 'outlet',
   wantsLowRange: true,
+  licence: 'gas',
   tools: [
     'adjuster_key',
     'lock_spanner',

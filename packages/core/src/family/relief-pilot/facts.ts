@@ -8,6 +8,7 @@ export const reliefPilotFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Pilot adjuster', 'from_above', 'inlet')],
   gauges: { inlet: 'Line gauge' },
   judge: 'inlet',
+  licence: 'pressure_safety',
   tools: [
     'adjuster_key',
     'lock_spanner',

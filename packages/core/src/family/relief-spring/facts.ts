@@ -8,6 +8,7 @@ export const reliefSpringFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Spring cover', 'from_below', 'inlet')],
   gauges: { inlet: 'Machine gauge' },
   judge: 'inlet',
+  licence: 'pressure_safety',
   tools: [
     'lock_spanner',
     'gauge_fittings',

@@ -8,6 +8,7 @@ export const suctionFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Control adjuster', 'from_below', 'inlet')],
   gauges: { inlet: 'Suction gauge' },
   judge: 'inlet',
+  licence: 'refrigerant',
   tools: [
     'adjuster_key',
     'lock_spanner',

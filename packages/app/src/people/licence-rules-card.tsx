@@ -1,0 +1,57 @@
+import { licenceKinds, licenceKindSchema } from '@holvek/core';
+import { useMutation } from '@tanstack/react-query';
+import { Refused } from './sign-in-page';
+import { usePeopleRules } from './use-licence';
+import { api } from '@/data/api';
+import { queryClient } from '@/data/queries';
+import { useMay } from '@/settings/preferences';
+import { Card } from '@/ui/card';
+import { XStack, YStack } from '@/ui/kit';
+import { Press } from '@/ui/press';
+import { TickBox } from '@/ui/tick-box';
+import { Heading, Muted, Words } from '@/ui/words';
+
+/** Which licences the owner asks of those who make records. */
+export function LicenceRulesCard() {
+  const { data: rules } = usePeopleRules();
+  const { may } = useMay('invite');
+  const change = useMutation({
+    mutationFn: api.putPeopleRules,
+    onSuccess: (kept) => queryClient.setQueryData(['people-rules'], kept),
+  });
+  if (!rules) return null;
+  const asked = rules.licences_asked;
+  return (
+    <Card>
+      <Heading>Licences asked for</Heading>
+      <Muted>
+        A record of a valve that calls for one is begun and signed by a hand that has it. Local law
+        decides; say here what it asks.
+      </Muted>
+      <YStack role="group" aria-label="Licences asked for">
+        {licenceKindSchema.options.map((kind) => {
+          const isAsked = asked.includes(kind);
+          const others = asked.filter((each) => each !== kind);
+          return (
+            <Press
+              key={kind}
+              role="checkbox"
+              aria-checked={isAsked}
+              aria-disabled={!may}
+              aria-label={licenceKinds[kind]}
+              onPress={() =>
+                may && change.mutate({ licences_asked: isAsked ? others : [...others, kind] })
+              }
+            >
+              <XStack gap="$3" alignItems="center" minHeight={52}>
+                <TickBox isTicked={isAsked} />
+                <Words>{licenceKinds[kind]}</Words>
+              </XStack>
+            </Press>
+          );
+        })}
+      </YStack>
+      <Refused error={change.error} />
+    </Card>
+  );
+}

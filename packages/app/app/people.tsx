@@ -36,28 +36,30 @@ export default function PeopleScreen() {
     <Screen title="People" under="Who may do what here" back wide>
       <Columns
         left={
-          <Card>
-            <Heading>The house</Heading>
-            {people.data.map((person) => (
-              <PersonLine
-                key={person.id}
-                person={person}
-                {...(invite.may ? { onPress: () => setOpen(person) } : {})}
-              />
-            ))}
-            {invite.may ? (
-              <BigButton kind="outline" onPress={() => setOpen('new')}>
-                Add a person
-              </BigButton>
-            ) : (
-              <Muted>{`People are added and changed by an ${invite.needs}.`}</Muted>
-            )}
-          </Card>
+          <>
+            <Card>
+              <Heading>The house</Heading>
+              {people.data.map((person) => (
+                <PersonLine
+                  key={person.id}
+                  person={person}
+                  {...(invite.may ? { onPress: () => setOpen(person) } : {})}
+                />
+              ))}
+              {invite.may ? (
+                <BigButton kind="outline" onPress={() => setOpen('new')}>
+                  Add a person
+                </BigButton>
+              ) : (
+                <Muted>{`People are added and changed by an ${invite.needs}.`}</Muted>
+              )}
+            </Card>
+            <LicenceRulesCard />
+          </>
         }
         right={
           <>
             <PhonesCard people={people.data} />
-            <LicenceRulesCard />
             <MySecretCard />
           </>
         }

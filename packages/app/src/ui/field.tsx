@@ -129,6 +129,7 @@ export function Choice<T extends string>({ label, value, options, onChange }: Ch
               tabIndex={i === Math.max(0, at) ? 0 : -1}
               onPress={() => onChange(option.value)}
               minHeight={48}
+              maxWidth="100%"
               paddingHorizontal="$3"
               paddingVertical="$2"
               justifyContent="center"

@@ -10,6 +10,7 @@ import { isDiskFull } from './db/writer';
 import { pace } from './http/pace';
 import { Problem, problemBody } from './http/problem';
 import { sameHouse } from './http/same-house';
+import { Challenges } from './people/challenges';
 import { gate } from './people/gate';
 import { Doorkeeper } from './people/sessions';
 import { Tries } from './people/tries';
@@ -76,6 +77,7 @@ export function createApp(
   const people = {
     doorkeeper,
     tried: tryingWith(new Tries()),
+    challenges: new Challenges(),
     ...(firstCode === undefined ? {} : { firstCode }),
   };
   const api = new OpenAPIHono()

@@ -1,7 +1,16 @@
 import 'fake-indexeddb/auto';
-import type { Person, Session } from '@holvek/core';
+import {
+  checkWith,
+  deviceSigner,
+  makeDeviceKey,
+  proofDigest,
+  signInSchema,
+  type Person,
+  type Session,
+} from '@holvek/core';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { webcrypto } from 'node:crypto';
 import type { ReactElement } from 'react';
 import { PersonSheet } from './person-sheet';
 import { signOut } from './session';
@@ -12,6 +21,13 @@ import { config } from '@/theme/tamagui.config';
 import { TamaguiProvider } from '@/ui/kit';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({}) }));
+// The page of a test has no WebCrypto of its own.
+const mockKey = jest.fn();
+jest.mock('@/data/device-key', () => ({ deviceKey: () => mockKey() as unknown }));
+const subtle = webcrypto.subtle as never;
+beforeAll(async () =>
+  mockKey.mockResolvedValue(await deviceSigner(subtle, await makeDeviceKey(subtle))),
+);
 
 const tomas: Person = {
   id: 'p-1',
@@ -55,7 +71,7 @@ const type = (label: string, value: string) =>
   act(async () => void fireEvent.change(screen.getByLabelText(label), { target: { value } }));
 const press = (name: string | RegExp) =>
   act(async () => void fireEvent.click(screen.getByRole('button', { name })));
-const nobody: Session = { has_owner: true };
+const nobody: Session = { has_owner: true, challenge: 'sign this' };
 const onSession =
   (answer: Answer) =>
   ({ path }: Sent): Answer =>
@@ -82,7 +98,11 @@ describe('who is here', () => {
     expect(await screen.findByText('the work')).toBeTruthy();
     const said = sent.find(({ method }) => method === 'POST')!.body;
     expect(said).toMatchObject({ short: 'tomas', secret: '593712' });
-    expect((said as { device: string }).device).toMatch(/^[0-9a-f-]{36}$/u);
+    const { device, proof } = signInSchema.parse(said);
+    expect(device).toMatch(/^[0-9a-f-]{36}$/u);
+    expect(proof?.challenge).toBe('sign this');
+    const check = checkWith(subtle);
+    expect(await check(proof!.key, proofDigest('sign this', device), proof!.signature)).toBe(true);
     expect(preferences()).toMatchObject({ technician: 'Tomas Brandt', role: 'technician' });
   });
 

@@ -5,7 +5,7 @@ import { deviceKey } from '@/data/device-key';
 import { queryClient } from '@/data/queries';
 import { deviceDb, outbox, pullOpenRuns } from '@/data/store';
 import { changePreferences } from '@/settings/preferences';
-import type { Session, SignIn, FirstOwner } from '@holvek/core';
+import { proofDigest, type FirstOwner, type Session, type SignIn } from '@holvek/core';
 
 const KEY = ['session'];
 
@@ -37,10 +37,19 @@ queryClient.getQueryCache().subscribe(({ query, type }) => {
     void queryClient.invalidateQueries({ queryKey: KEY });
 });
 
+/** What this device is called, and the proof of its key, where it has one. */
+async function proved(): Promise<Pick<SignIn, 'device' | 'proof'>> {
+  const device = await deviceId(await deviceDb);
+  const signer = await deviceKey(await deviceDb);
+  const { challenge } = await api.session();
+  if (!signer || challenge === undefined) return { device };
+  const signature = await signer.sign(proofDigest(challenge, device));
+  return { device, proof: { key: signer.publicKey, signature, challenge } };
+}
+
 /** This device as it goes into a session, so that its entries are known as its own. */
 const here = async () => ({
-  device: await deviceId(await deviceDb),
-  key: (await deviceKey(await deviceDb))?.publicKey,
+  ...(await proved()),
   called: `${navigator.platform || 'a device'}, ${window.innerWidth}×${window.innerHeight}`.slice(
     0,
     80,
@@ -54,7 +63,7 @@ async function enter(session: Session): Promise<void> {
   void outbox.flush().then(pullOpenRuns);
 }
 
-type Said<T> = Omit<T, 'device' | 'called' | 'key'>;
+type Said<T> = Omit<T, 'device' | 'called' | 'proof'>;
 export const signIn = async (said: Said<SignIn>): Promise<void> =>
   enter(await api.signIn({ ...said, ...(await here()) }));
 export const becomeOwner = async (said: Said<FirstOwner>): Promise<void> =>

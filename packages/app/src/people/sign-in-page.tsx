@@ -99,7 +99,7 @@ function SignInForm() {
   );
 }
 
-const ownerForm = firstOwnerSchema.omit({ device: true, called: true, key: true });
+const ownerForm = firstOwnerSchema.omit({ device: true, called: true, proof: true });
 
 function OwnerForm() {
   const enter = useMutation({ mutationFn: becomeOwner });

@@ -3,6 +3,10 @@ export const personRefusals = {
   'person.not_signed_in': 'Nobody is signed in here. It is kept on this phone until somebody is.',
   'person.wrong_secret': 'Name or PIN is not right.',
   'person.may_not': 'This is not for your role to change; ask the one who may.',
+  'device.not_proved':
+    'This phone could not prove its key. Load the page again, and try once more.',
+  'device.other_key':
+    'This phone is known here by another key. Have an owner end its sessions, and sign in again.',
   'person.no_licence': 'It calls for a licence that its author does not have on that day.',
   'person.short_taken': 'Somebody else has this short name.',
   'person.name_taken': 'Somebody else is called so here: add what tells you apart.',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { publicKeySchema } from '../digest';
+import { digestOf, keySignatureSchema } from '../digest';
 import { personSchema, secretSchema, shortNameSchema } from './person';
 
 /** The phone, tablet or desk that somebody signs in from, as it calls itself in its entries. */
@@ -7,9 +7,13 @@ const deviceSchema = z.object({
   device: z.string().min(1).max(64),
   /** So that one finds it again in a list. */
   called: z.string().max(80).default(''),
-  /** What it signs with from now on; none where the browser gives it no key. */
-  key: publicKeySchema.optional(),
+  /** The key that it signs with, and the proof that it has it; none where the browser gives none. */
+  proof: keySignatureSchema.extend({ challenge: z.string().max(100) }).optional(),
 });
+
+/** What a device signs to prove its key when somebody signs in on it. 64 hex digits. */
+export const proofDigest = (challenge: string, device: string): string =>
+  digestOf({ challenge, device });
 
 /** Saying who one is. A secret is only looked at where it is kept: any text may be tried. */
 export const signInSchema = deviceSchema.extend({
@@ -33,6 +37,8 @@ export const sessionSchema = z.object({
   person: personSchema.optional(),
   /** Name of the key that he signed in with; none from a browser that gives none. */
   key: z.string().optional(),
+  /** To be signed by the device that somebody signs in on; good once, for a few minutes. */
+  challenge: z.string().optional(),
   /** Whether it has an owner yet. */
   has_owner: z.boolean(),
   /** In a demo, whom one may sign in as, and by which PIN. */

@@ -18,8 +18,8 @@ import type { Trouble } from './judge';
 
 const check = checkWith(globalThis.crypto.subtle);
 
-/** Who sends entries, and with which key he signed in. */
-export type Sender = Pick<SignedIn, 'person' | 'key'>;
+/** Who sends entries, from which phone, and with which key he signed in on it. */
+export type Sender = Pick<SignedIn, 'person' | 'device' | 'key'>;
 
 /**
  * Holds each entry of a batch to its author: the one who sends it, or somebody who is signed in on the
@@ -83,7 +83,8 @@ export class Authors {
 
   private async authorOf({ author, device }: RunEvent): Promise<Person | undefined> {
     if (author === this.sender.person.name) return this.sender.person;
-    if (device === undefined) return undefined;
+    // Another’s entries are sent by nobody but the phone that they were made on.
+    if (device === undefined || device !== this.sender.device) return undefined;
     const key = `${device} ${author}`;
     if (!this.found.has(key)) this.found.set(key, await this.signedInOn(device, author));
     return this.found.get(key);

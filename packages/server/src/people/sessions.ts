@@ -19,7 +19,8 @@ const SEEN_EVERY_MS = 10 * 60_000;
 export type SignedIn = {
   readonly person: Person;
   readonly session: string;
-  /** Name of the key that he signed in with. */
+  /** The phone that he signed in on, and the name of its key. */
+  readonly device: string;
   readonly key: string | null;
 };
 export type Place = {
@@ -125,7 +126,14 @@ export class Doorkeeper {
     const kept = await this.store.tables.people.findByPk(row.person_id, { raw: true });
     const person = kept && personSchema.parse(JSON.parse(kept.body));
     if (!person || person.left_on !== undefined) return undefined;
-    const found = { person, session: id, key: row.key, seenMs: row.seen_ms, sinceMs: row.since_ms };
+    const found = {
+      person,
+      session: id,
+      device: row.device,
+      key: row.key,
+      seenMs: row.seen_ms,
+      sinceMs: row.since_ms,
+    };
     this.known.set(id, found);
     return found;
   }

@@ -22,6 +22,8 @@ import { addressOf } from '../http/pace';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
+import type { Challenges } from '../people/challenges';
+import { provedPlace } from '../people/device-proof';
 import { cookieName, mustBeAllowed, signedIn, whoIsHere } from '../people/gate';
 import { PEOPLE_RULES, peopleRulesOf } from '../people/rules';
 import { isSecret, keptSecret } from '../people/secret';
@@ -37,6 +39,7 @@ type Options = {
   /** What the first owner has to know; nobody can become it where there is none. */
   readonly firstCode?: string;
   readonly tried: Tried;
+  readonly challenges: Challenges;
 };
 
 type Tried = (name: string, isRight: () => Promise<boolean> | boolean) => Promise<void>;
@@ -55,10 +58,11 @@ export function tryingWith(tries: Tries): Tried {
 
 /** Signing in and out, and how a house gets its first owner. */
 export function sessionRoutes(store: Store, options: Options) {
-  const { doorkeeper, tried, firstCode } = options;
+  const { doorkeeper, tried, challenges, firstCode } = options;
   const told = async (person?: Person, key?: string | null): Promise<Session> => ({
     ...(person ? { person } : {}),
     ...(key ? { key } : {}),
+    challenge: challenges.make(),
     ...(await houseOf(store)),
   });
   const router = newRouter();
@@ -81,7 +85,8 @@ export function sessionRoutes(store: Store, options: Options) {
         const kept = person && (await store.tables.secrets.findByPk(person.id, { raw: true }));
         const mayCome = person !== undefined && person.left_on === undefined;
         await tried(`person ${short}`, () => isSecret(secret, mayCome ? kept?.body : undefined));
-        giveToken(c, await store.write((tables) => openSession(tables, person!.id, place)));
+        const proved = await provedPlace(store.tables, place, challenges);
+        giveToken(c, await store.write((tables) => openSession(tables, person!.id, proved)));
         return c.json(await told(person), 200);
       },
     )
@@ -96,11 +101,12 @@ export function sessionRoutes(store: Store, options: Options) {
         await tried(`first owner from ${addressOf(c)}`, () => isSameText(code, firstCode));
         const person: Person = { id: randomUUID(), name, short, role: 'owner', licences: [] };
         const body = await keptSecret(secret);
+        const proved = await provedPlace(store.tables, place, challenges);
         const token = await store.write(async (tables) => {
           if ((await peopleOf(tables)).length > 0) throw new Problem(409, 'house.has_owner');
           await keepPerson(tables, person, person.name);
           await tables.secrets.upsert({ person_id: person.id, body });
-          return openSession(tables, person.id, place);
+          return openSession(tables, person.id, proved);
         });
         giveToken(c, token);
         return c.json(await told(person), 200);

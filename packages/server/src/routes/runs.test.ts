@@ -12,16 +12,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { concludeWaiting } from '../ingest/conclude-waiting';
-import {
-  codeOf,
-  cookieOf,
-  crew,
-  gauges,
-  testServer,
-  valve,
-  wholeRun,
-  type TestServer,
-} from '../testing/server';
+import { codeOf, gauges, testServer, valve, wholeRun, type TestServer } from '../testing/server';
 import { QueryTypes } from 'sequelize';
 
 const { events } = wholeRun('run-a');
@@ -30,7 +21,7 @@ const entered = (draft: RunEventDraft, known: readonly RunEvent[], id = 'other-1
   unwrap(
     sealedEntry(
       draft,
-      { id, runId: 'run-a', author: 'Tomas Brandt', device: 'other', atMs: events[0]!.at_ms },
+      { id, runId: 'run-a', author: 'Ines Varga', device: 'other', atMs: events[0]!.at_ms },
       known,
     ),
   );
@@ -67,7 +58,6 @@ describe('the log of a run', () => {
   let server: TestServer;
   beforeEach(async () => {
     server = await testServer();
-    await cookieOf(server.store, crew.technician, 'other');
   });
   afterEach(() => server.store.close());
 
@@ -371,8 +361,8 @@ describe('the log of a run', () => {
       entries: events.length - 1,
       line: { seq: 1 },
       after_signature: [
-        { type: 'note', author: 'Tomas Brandt' },
-        { type: 'note', author: 'Tomas Brandt' },
+        { type: 'note', author: 'Ines Varga' },
+        { type: 'note', author: 'Ines Varga' },
       ],
     });
     const other = await testServer();

@@ -52,6 +52,16 @@ test.describe('an empty register', () => {
     await type(page, 'Code of the first owner', firstCode);
     await page.getByTestId('become-owner').click();
     await expect(page.getByRole('heading', { name: 'Welcome' })).toBeVisible();
+    // Gas is for licensed hands.
+    await page.goto(`${base}/people`);
+    await page.getByRole('button', { name: 'Change Edda Lorenz' }).click();
+    await page.getByRole('button', { name: 'add gas fitting' }).click();
+    await type(page, 'Gas fitting, number', 'LH 7');
+    await type(page, 'Gas fitting, valid until', '2099-12-31');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await expect(page.getByRole('dialog', { name: 'Edda Lorenz' })).toHaveCount(0);
+    await page.goto(base);
+    await expect(page.getByRole('heading', { name: 'Welcome' })).toBeVisible();
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
     await isFit(page);
     await context.setOffline(true);

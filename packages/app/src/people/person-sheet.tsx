@@ -37,8 +37,9 @@ export function PersonSheet({ person, onClose }: Props) {
   const keep = useMutation({
     mutationFn: api.putPerson,
     onSuccess: async () => {
-      await queryClient.invalidateQueries({ queryKey: ['people'] });
-      await queryClient.invalidateQueries({ queryKey: ['sessions'] });
+      // One’s own licences too: who is here is asked again.
+      for (const queryKey of [['people'], ['sessions'], ['session']])
+        await queryClient.invalidateQueries({ queryKey });
       onClose();
     },
   });

@@ -25,7 +25,7 @@ export function useBarred(
   return (
     kind && {
       title: `A licence is asked for: ${licenceKinds[kind]}`,
-      say: 'You have none that holds today. Practise here, or have somebody with it sign in and begin.',
+      say: 'You have none here that holds today. Practise, or have somebody with it begin; an owner enters licences under People.',
     }
   );
 }

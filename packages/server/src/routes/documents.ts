@@ -74,12 +74,21 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
   };
 }
 
+/** A header that was written for its letters’ sake; one that is written wrong is what it is. */
+function decoded(text: string): string {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    return text;
+  }
+}
+
 /** From which version a change was made, and by whom. */
 export type Change = { readonly over?: string; readonly who?: string };
 export const changeOf = (c: Context): Change => {
   const over = c.req.header('if-match');
   const { name } = signedIn(c).person;
-  const said = decodeURIComponent(c.req.header('x-changed-by') ?? name).slice(0, 80);
+  const said = decoded(c.req.header('x-changed-by') ?? name).slice(0, 80);
   return {
     ...(over === undefined ? {} : { over: over.replaceAll('"', '') }),
     // One phone serves several hands: whose change it was is its word, who sent it is ours.

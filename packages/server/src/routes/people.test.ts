@@ -159,6 +159,17 @@ describe('signing in', () => {
     expect((await from(server, cookie)('GET', '/valves')).status).toBe(401);
   });
 
+  test('after half a year one signs in anew, however often the phone was used', async () => {
+    const open = async (days: number) => {
+      const cookie = cookieIn(await signIn('tomas', PIN, `phone-${days}`));
+      const since_ms = Date.now() - days * 86_400_000;
+      const where = { device: `phone-${days}` };
+      await server.store.tables.sessions.update({ since_ms }, { where });
+      return (await from(server, cookie)('GET', '/valves')).status;
+    };
+    expect([await open(179), await open(181)]).toEqual([200, 401]);
+  });
+
   test('everybody sees his own phones, an owner all, and each is ended by those who see it', async () => {
     const tomas = from(server, cookieIn(await signIn('tomas', PIN)));
     const own = (await (await tomas('GET', '/sessions')).json()) as PlaceOfSession[];

@@ -171,6 +171,12 @@ describe('gauges, rounds and rules', () => {
     const before = (await (await server.get(`/valves/${valve.id}`)).json()) as Valve;
     const mine = { ...before, name: 'Mine' };
     const yours = { ...before, name: 'Yours' };
+    const broken = await server.app.request(path, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json', cookie: server.cookie, 'x-changed-by': '%E0' },
+      body: JSON.stringify(before),
+    });
+    expect(broken.status).toBe(200);
     expect((await put(mine, before, 'Jörg')).status).toBe(200);
     const answer = await put(yours, before);
     expect(answer.status).toBe(412);

@@ -4,6 +4,7 @@ import { crackingBench, millionRows } from './cracking';
 import { eventsBench } from './events';
 import { familiesBench } from './families';
 import { edgesBench, tuningBench, zeroSpanBench } from './instruments';
+import { fuzzBench } from './fuzz';
 import { ladderBench } from './ladder';
 import { lockupBench } from './lockup';
 import { print } from './print';
@@ -13,7 +14,7 @@ import { twinBench } from './twin';
 import { webBench } from './web';
 
 /**
- * `npm run bench [coach|regimes|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning|crash]
+ * `npm run bench [coach|regimes|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning|fuzz|crash]
  * [-- --quick]`: figures as ratios within one run.
  */
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
@@ -39,6 +40,8 @@ if (does('zerospan'))
   print('9. Zero and span, rounds to hold both ends', zeroSpanBench(isQuick ? 500 : 5000));
 if (does('edges')) print('10. Edges of a flame', edgesBench(isQuick ? 200 : 2000));
 if (does('tuning')) print('11. Step fits and their settings', tuningBench(isQuick ? 200 : 1000));
+if (does('fuzz'))
+  print('13. Requests that nobody would send', await fuzzBench(isQuick ? 500 : 10_000));
 // Minutes of kills: only when it is asked for.
 if (wanted.includes('crash'))
   print(

@@ -8,6 +8,7 @@ import { deviceSocket } from './device/socket';
 import type { Store } from './db/open';
 import { isDiskFull } from './db/writer';
 import { pace } from './http/pace';
+import { plainPath } from './http/plain-path';
 import { Problem, problemBody } from './http/problem';
 import { sameHouse } from './http/same-house';
 import { Challenges } from './people/challenges';
@@ -115,7 +116,7 @@ export function createApp(
       onError: (c) => c.json(problemBody({ code: 'request.too_large' }), 413),
     }),
   );
-  app.use('/api/*', gate(doorkeeper));
+  app.use('/api/*', plainPath(), gate(doorkeeper));
   app.onError(saidBy(options.log));
   const { authority } = options;
   if (authority !== undefined)

@@ -53,6 +53,21 @@ describe('whom the server answers', () => {
       expect(policy).toContain(rule);
   });
 
+  test.each(['/api/runs/a%00b', '/api/runs/a%1Fb', '/api/valves/%7f', '/api/log?after=%0A'])(
+    'what cannot be a name is asked for by nobody: %s',
+    async (path) => {
+      const answer = await asked({ host: 'localhost' }, {}, path);
+      expect(answer.status).toBe(400);
+      expect(await answer.json()).toEqual({ error: { code: 'request.unreadable' } });
+    },
+  );
+
+  test('any other letter is one', async () => {
+    // Past this door; at the next one it is asked who it is.
+    for (const path of ['/api/runs/a%20b', '/api/runs/%E2%82%AC', '/api/runs/%', '/api/runs/%8F'])
+      expect((await asked({ host: 'localhost' }, {}, path)).status).toBe(401);
+  });
+
   test('listening on every address, it goes by each of them', () => {
     const { length } = ownNames('10.0.0.7');
     expect(ownNames('0.0.0.0').length).toBeGreaterThan(length);

@@ -8,7 +8,7 @@ import {
   systemSchema,
 } from '@holvek/core';
 import type { Context } from 'hono';
-import { UniqueConstraintError } from 'sequelize';
+import { UniqueConstraintError, type Model, type ModelStatic } from 'sequelize';
 import { keepDocument } from '../db/keep';
 import type { Store } from '../db/open';
 import type { Tables } from '../db/tables';
@@ -25,13 +25,18 @@ const bodyOf = async (
   table: TableName,
   id: string,
 ): Promise<string | undefined> => {
-  const row: { readonly body: string } | null = await tables[table].findByPk(id, { raw: true });
+  const row = await modelOf(tables, table).findByPk(id, { raw: true });
   return row?.body;
 };
 
+type Row = { id: string; body: string };
+/** One of the tables as what all of them have: of a union of models, which call is meant is anybody's guess. */
+const modelOf = (tables: Tables, table: TableName) =>
+  tables[table] as unknown as ModelStatic<Model<Row, Row> & Row>;
+
 /** Reads and writes whole documents of one table. */
 export function documentsOf<T extends Kept>(store: Store, table: TableName, schema: z.ZodType<T>) {
-  const model = store.tables[table];
+  const model = modelOf(store.tables, table);
   /** Writes a document; `over` is the digest of the version that it was made from, where that is said. */
   const put = async (tables: Tables, value: T, { over, who }: Change): Promise<T> => {
     const before = await bodyOf(tables, table, value.id);
@@ -60,7 +65,6 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
     },
     get: async (id: string): Promise<T> => {
       const row = await model.findByPk(id);
-
       if (!row) throw notFound(table.slice(0, -1), id);
       return schema.parse(JSON.parse(row.body));
     },

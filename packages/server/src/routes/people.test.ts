@@ -359,6 +359,8 @@ describe('roles decide', () => {
       expect((await nobody.get(path)).status).toBe(401);
     for (const path of ['/health', '/session', '/keys', '/openapi.json', '/schemas/sheet.v1.json'])
       expect((await nobody.get(path)).status).toBe(200);
+    for (const name of ['__proto__', 'constructor', 'toString', 'sheet'])
+      expect((await nobody.get(`/schemas/${name}`)).status).toBe(404);
     const stolen = from(server, 'holvek_session=guessed');
     expect((await stolen('GET', '/valves')).status).toBe(401);
   });

@@ -52,7 +52,8 @@ export function settingRoutes(store: Store) {
     )
     .get('/schemas/:name', (c) => {
       const name = c.req.param('name');
-      const make = (publishedSchemas as Record<string, (() => unknown) | undefined>)[name];
+      // Of its own only: `__proto__` is no schema.
+      const make = new Map<string, () => unknown>(Object.entries(publishedSchemas)).get(name);
       if (!make) throw notFound('schema', name);
       return c.json(make() as object);
     });

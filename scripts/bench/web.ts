@@ -31,6 +31,8 @@ export async function webBench() {
       viewport: { width: 390, height: 844 },
       serviceWorkers: 'block',
     });
+    const someone = { short: 'edda', secret: '240758', device: 'bench' };
+    await page.request.post(`http://127.0.0.1:${PORT}/api/session`, { data: someone });
     let gzip = 0;
     page.on('response', async (response) => {
       if (/\.(js|html|css)$|\/$/u.test(new URL(response.url()).pathname))
@@ -42,6 +44,8 @@ export async function webBench() {
     await page.getByTestId('round-PRV-07').waitFor();
     const firstRound = performance.now() - start;
     await page.waitForTimeout(1500);
+    // What the next page loads is another matter.
+    const firstGzip = gzip;
     await page.goto(`http://127.0.0.1:${PORT}/runs/prv-07-visit-3`);
     await page.getByTestId('turned').waitFor();
     const delays: number[] = [];
@@ -52,8 +56,8 @@ export async function webBench() {
     }
     delays.sort((a, b) => a - b);
     return [
-      { measure: 'gzip of what the first screen loads, kB', value: gzip / 1000 },
-      { measure: 'against a bare Expo Router export', ratio: gzip / 1000 / BARE_GZIP_KB },
+      { measure: 'gzip of what the first screen loads, kB', value: firstGzip / 1000 },
+      { measure: 'against a bare Expo Router export', ratio: firstGzip / 1000 / BARE_GZIP_KB },
       { measure: 'first usable round, CPU slowed 4 ×, ms', value: firstRound },
       {
         measure: 'tap to next paint on the Set step, CPU slowed 4 ×, median ms',

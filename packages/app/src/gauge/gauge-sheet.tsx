@@ -8,7 +8,8 @@ import { useChangeGauge } from '@/data/queries';
 import { newId } from '@/data/new-id';
 import { FailedCheck } from './failed-check';
 import { BottomSheet } from '@/ui/bottom-sheet';
-import { Choice, Field } from '@/ui/field';
+import { Choice } from '@/ui/field';
+import { FormField } from '@/ui/form-field';
 import { BigButton } from '@/ui/press';
 import { Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
@@ -138,22 +139,14 @@ function FaceFields({
   readonly control: Control<Texts>;
   readonly unit: string;
 }) {
-  return fields.map(({ name, label, numeric }) => (
-    <Controller
+  return fields.map(({ name, label, numeric = false }) => (
+    <FormField
       key={name}
-      name={name}
       control={control}
-      render={({ field, fieldState }) => (
-        <Field
-          label={label}
-          value={String(field.value)}
-          onChangeText={field.onChange}
-          error={fieldState.error?.message}
-          {...(numeric
-            ? { numeric, ...(['low', 'high', 'resolution'].includes(name) ? { unit } : {}) }
-            : {})}
-        />
-      )}
+      name={name}
+      label={label}
+      numeric={numeric}
+      unit={['low', 'high', 'resolution'].includes(name) ? unit : undefined}
     />
   ));
 }

@@ -5,16 +5,14 @@ import { Muted } from '@/ui/words';
 
 type Props = {
   readonly action: HouseAction;
-  /** What it is, so that whoever may not do it knows what to ask for; nothing where it need not be said. */
-  readonly what?: string;
+  /** What it is, so that whoever may not do it knows what to ask for. */
+  readonly what: string;
   readonly children: ReactNode;
 };
 
 /** What only some may do; whoever may not is told who may. */
 export function Allowed({ action, what, children }: Props) {
   const { may, needs } = useMay(action);
-  if (may) return children;
-  return what === undefined ? null : (
-    <Muted>{`${what}: ask ${needs === 'owner' ? 'an' : 'a'} ${needs}`}</Muted>
-  );
+  const article = needs === 'owner' ? 'an' : 'a';
+  return may ? children : <Muted>{`${what}: ask ${article} ${needs}`}</Muted>;
 }

@@ -6,10 +6,9 @@ import { api } from '@/data/api';
 import { queryClient } from '@/data/queries';
 import { useMay } from '@/settings/preferences';
 import { Card } from '@/ui/card';
-import { XStack, YStack } from '@/ui/kit';
-import { Press } from '@/ui/press';
-import { TickBox } from '@/ui/tick-box';
-import { Heading, Muted, Words } from '@/ui/words';
+import { YStack } from '@/ui/kit';
+import { TickRow } from '@/ui/tick-row';
+import { Heading, Muted } from '@/ui/words';
 
 /** Which licences the owner asks of those who make records. */
 export function LicenceRulesCard() {
@@ -33,21 +32,15 @@ export function LicenceRulesCard() {
           const isAsked = asked.includes(kind);
           const others = asked.filter((each) => each !== kind);
           return (
-            <Press
+            <TickRow
               key={kind}
-              role="checkbox"
-              aria-checked={isAsked}
-              aria-disabled={!may}
-              aria-label={licenceKinds[kind]}
+              say={licenceKinds[kind]}
+              isTicked={isAsked}
+              isFixed={!may}
               onPress={() =>
-                may && change.mutate({ licences_asked: isAsked ? others : [...others, kind] })
+                change.mutate({ licences_asked: isAsked ? others : [...others, kind] })
               }
-            >
-              <XStack gap="$3" alignItems="center" minHeight={52}>
-                <TickBox isTicked={isAsked} />
-                <Words>{licenceKinds[kind]}</Words>
-              </XStack>
-            </Press>
+            />
           );
         })}
       </YStack>

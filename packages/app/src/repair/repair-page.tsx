@@ -10,9 +10,9 @@ import { preferences } from '@/settings/preferences';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
 import { FormField } from '@/ui/form-field';
-import { XStack, YStack } from '@/ui/kit';
-import { BigButton, Press } from '@/ui/press';
-import { TickBox } from '@/ui/tick-box';
+import { YStack } from '@/ui/kit';
+import { BigButton } from '@/ui/press';
+import { TickRow } from '@/ui/tick-row';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
 import { emptyRepair, repairFormSchema, toRepair, type RepairTexts } from './repair-form';
@@ -95,24 +95,12 @@ function Parts({
         const isNew = chosen.includes(part);
         const others = chosen.filter((each) => each !== part);
         return (
-          <Press
+          <TickRow
             key={part}
-            role="checkbox"
-            aria-checked={isNew}
-            aria-label={say}
+            say={say}
+            isTicked={isNew}
             onPress={() => onChange(isNew ? others : [...others, part])}
-          >
-            <XStack
-              gap="$3"
-              alignItems="center"
-              minHeight={52}
-              borderBottomWidth={1}
-              borderColor="$line"
-            >
-              <TickBox isTicked={isNew} />
-              <Words>{say}</Words>
-            </XStack>
-          </Press>
+          />
         );
       })}
     </YStack>

@@ -7,6 +7,8 @@ type Props<T extends FieldValues> = {
   readonly label: string;
   readonly hint?: string;
   readonly maxLength?: number;
+  readonly numeric?: boolean;
+  readonly unit?: string | undefined;
   /** Not to be read over a shoulder. */
   readonly isSecret?: boolean;
 };
@@ -18,7 +20,9 @@ export const FormField = <T extends FieldValues>({
   label,
   maxLength = 2000,
   isSecret = false,
+  numeric = false,
   hint,
+  unit,
 }: Props<T>) => (
   <Controller
     name={name}
@@ -30,7 +34,9 @@ export const FormField = <T extends FieldValues>({
         onChangeText={field.onChange}
         error={fieldState.error?.message}
         maxLength={maxLength}
+        numeric={numeric}
         {...(hint === undefined ? {} : { hint })}
+        {...(unit === undefined ? {} : { unit })}
         {...(isSecret ? { secureTextEntry: true } : {})}
       />
     )}

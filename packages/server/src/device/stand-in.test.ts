@@ -135,7 +135,7 @@ describe('the stand-in of an electronic pilot', () => {
   test('while a long run is lived through, others are served and what is said waits its turn', async () => {
     const { said, device } = listening();
     const [start] = begun('EP-04');
-    const slow = Array.from({ length: 16 }, (_, i) => ({
+    const slow = Array.from({ length: 48 }, (_, i) => ({
       ...{ type: 'note', text: 'x', id: `n${i}`, run_id: 'run', author: 'Ines' },
       at_ms: now + (i + 1) * 240_000,
       lamport: 2 + i,
@@ -145,7 +145,7 @@ describe('the stand-in of an electronic pilot', () => {
     expect(said).toEqual(['{"id":null,"error":"busy"}']);
     let served = 0;
     while (said.length < 2) await new Promise((next) => setImmediate(() => next((served += 1))));
-    expect(served).toBeGreaterThan(1);
+    expect(served).toBeGreaterThan(5);
     expect(said).toHaveLength(52);
     expect(JSON.parse(said[1]!)).toMatchObject({ id: 1 });
     expect(said.at(-1)).toMatch(/^= 40006/u);

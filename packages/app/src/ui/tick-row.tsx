@@ -1,0 +1,28 @@
+import { Press } from './press';
+import { TickBox } from './tick-box';
+import { Words } from './words';
+import { XStack } from './kit';
+
+type Props = {
+  readonly say: string;
+  readonly isTicked: boolean;
+  /** It is only to be read. */
+  readonly isFixed?: boolean;
+  readonly onPress: () => void;
+};
+
+/** One of several that can be ticked, as tall as a glove. */
+export const TickRow = ({ say, isTicked, isFixed = false, onPress }: Props) => (
+  <Press
+    role="checkbox"
+    aria-checked={isTicked}
+    aria-disabled={isFixed}
+    aria-label={say}
+    onPress={isFixed ? undefined : onPress}
+  >
+    <XStack gap="$3" alignItems="center" minHeight={52} borderBottomWidth={1} borderColor="$line">
+      <TickBox isTicked={isTicked} />
+      <Words>{say}</Words>
+    </XStack>
+  </Press>
+);

@@ -127,6 +127,21 @@ describe('zero and span as one system', () => {
     expect(move.kind === 'turn' && move.comeTo).toBeCloseTo(0, 6);
   });
 
+  test.each([
+    [0.006, 'done'],
+    [0.0068, 'turn'],
+    [0.0079, 'turn'],
+  ])('zero read %d out of 0.008 allowed, each reading 0.0008: %s', (error, kind) => {
+    const { move } = zeroSpanView(
+      [
+        { kind: 'read', spot: 'low', error },
+        { kind: 'read', spot: 'high', error: 0 },
+      ],
+      options,
+    );
+    expect(move.kind).toBe(kind);
+  });
+
   test('a tolerance within the calibrator’s own uncertainty cannot be judged', () => {
     expect(zeroSpanView([], { ...options, tolerance: 0.002 }).move).toEqual({
       kind: 'cannot_judge',

@@ -8,8 +8,8 @@ import {
   systemSchema,
 } from '@holvek/core';
 import type { Context } from 'hono';
-import { UniqueConstraintError, type Model, type ModelStatic } from 'sequelize';
-import { keepDocument } from '../db/keep';
+import { UniqueConstraintError } from 'sequelize';
+import { keepDocument, modelOf } from '../db/keep';
 import type { Store } from '../db/open';
 import type { Tables } from '../db/tables';
 import { Problem, notFound } from '../http/problem';
@@ -28,11 +28,6 @@ const bodyOf = async (
   const row = await modelOf(tables, table).findByPk(id, { raw: true });
   return row?.body;
 };
-
-type Row = { id: string; body: string };
-/** One of the tables as what all of them have: of a union of models, which call is meant is anybody's guess. */
-const modelOf = (tables: Tables, table: TableName) =>
-  tables[table] as unknown as ModelStatic<Model<Row, Row> & Row>;
 
 /** Reads and writes whole documents of one table. */
 export function documentsOf<T extends Kept>(store: Store, table: TableName, schema: z.ZodType<T>) {

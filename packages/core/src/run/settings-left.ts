@@ -1,8 +1,8 @@
 import { resultUncertainty } from '../gauge';
 import {
   allCycles,
-  captureCycles,
   countView,
+  crackedIn,
   lastReading,
   stepsOfKind,
   switchCycles,
@@ -35,6 +35,7 @@ export const settingsLeft = (run: Run): readonly SettingLeft[] =>
     const asFound =
       lastReading(run, 'as_found', spec.id)?.reading.si ??
       run.measured[`as_found_${spec.id}`] ??
+      crackedIn(run, 'as_found', spec.id) ??
       switchReading(run, 'as_found', spec.id) ??
       null;
     return [{ spec, asFound, ...left }];
@@ -50,20 +51,8 @@ function leftOf(
   if (read) return { asLeft: read.reading.si, uncertainty: base, method: 'by_reading' };
   const switched = switchReading(run, 'as_left', id);
   if (switched !== undefined) return { asLeft: switched, uncertainty: base, method: 'by_pressure' };
-  const capture = stepsOfKind(run, 'capture').find(
-    (step) => step.purpose === 'as_left' && step.adjuster === id,
-  );
-  const cracks = capture
-    ? captureCycles(run, capture.id).flatMap(({ cracked }) =>
-        cracked === undefined ? [] : [cracked],
-      )
-    : [];
-  if (cracks.length > 0)
-    return {
-      asLeft: cracks.reduce((sum, pa) => sum + pa, 0) / cracks.length,
-      uncertainty: base,
-      method: 'by_pressure',
-    };
+  const cracked = crackedIn(run, 'as_left', id);
+  if (cracked !== undefined) return { asLeft: cracked, uncertainty: base, method: 'by_pressure' };
   const count = stepsOfKind(run, 'count').find(({ adjuster }) => adjuster === id);
   if (!count || !(count.id in run.done)) return undefined;
   const { result, uncertainty } = countView(run, count);

@@ -38,6 +38,7 @@ function ChooseStep({ step, asks }: Props) {
           {asks.choices?.map(({ value, say }) => (
             <BigButton
               key={value}
+              testID={`choice-${value}`}
               kind={given === value ? 'brass' : 'outline'}
               onPress={() => void choose(value)}
             >

@@ -12,7 +12,11 @@ export function CaptureActions({ capture }: { readonly capture: Capture }) {
     case 'turn':
       return <TurnButton turns={prompt.turns} onTurned={turn.turned} />;
     case 'done':
-      return <NextButton onPress={turn.next}>It holds: next</NextButton>;
+      return (
+        <NextButton onPress={turn.next}>
+          {capture.step.purpose === 'as_found' ? 'That is how it was found' : 'It holds: next'}
+        </NextButton>
+      );
     case 'mark':
       return <MarkActions capture={capture} isOpen={prompt.mark === 'reseated'} />;
     default:

@@ -7,7 +7,7 @@ import { useDesk } from '@/run/use-desk';
 
 /** The proving cycles as far as they have come, and the ways to take them on. */
 export function useCapture(step: StepOf<'capture'>) {
-  const { run, add, isLinked, drive } = useDesk();
+  const { run, add, isLinked, drive, units } = useDesk();
   const view = captureView(run, step);
   const prompt = promptOf(run, step);
   const marking = useMark(step);
@@ -19,12 +19,23 @@ export function useCapture(step: StepOf<'capture'>) {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the step is met
   }, [step.id]);
   const isOpen = prompt.ask === 'mark' && prompt.mark === 'reseated';
-  const never = () =>
+  const reading = useReading(step);
+  const shown = reading.live?.value;
+  const never = () => {
+    drive(down);
+    // As found that is a finding of its own; a valve that was set and never opens is out of service.
+    if (step.purpose === 'as_found') {
+      const upTo =
+        shown === undefined ? 'its limit' : units.withUnit(shown, reading.gauge?.resolution_pa);
+      void add({ type: 'step_skipped', step_id: step.id, reason: `Did not open up to ${upTo}` });
+      return;
+    }
     void add({ type: 'note', text: `Never opened in ${step.say.toLowerCase()}` }).then(() =>
       add({ type: 'condemned', step_id: step.id, reason: 'The valve never opened' }),
     );
+  };
   return {
-    ...useReading(step),
+    ...reading,
     step,
     view,
     prompt,

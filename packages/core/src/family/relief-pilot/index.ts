@@ -6,14 +6,15 @@ import { pilotReliefPlateFacts } from './plate-facts';
 import { reliefPilotSlots } from './slots';
 import { pilotReliefProcedure } from './steps';
 import { pilotReliefProcedure2 } from './steps-2';
+import { pilotReliefProcedure3 } from './steps-3';
 import { drawPilotRelief } from './twin';
 
 export const reliefPilot = defineFamily({
   plateSchema: pilotReliefPlateSchema,
   plateFacts: pilotReliefPlateFacts,
   facts: reliefPilotFacts,
-  procedure: pilotReliefProcedure2,
-  earlier: [pilotReliefProcedure],
+  procedure: pilotReliefProcedure3,
+  earlier: [pilotReliefProcedure, pilotReliefProcedure2],
   draw: drawPilotRelief,
   checks: pilotReliefIssues,
   slots: reliefPilotSlots,

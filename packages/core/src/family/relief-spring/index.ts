@@ -6,14 +6,15 @@ import { springReliefPlateFacts } from './plate-facts';
 import { reliefSpringSlots } from './slots';
 import { springReliefProcedure } from './steps';
 import { springReliefProcedure2 } from './steps-2';
+import { springReliefProcedure3 } from './steps-3';
 import { drawSpringRelief } from './twin';
 
 export const reliefSpring = defineFamily({
   plateSchema: springReliefPlateSchema,
   plateFacts: springReliefPlateFacts,
   facts: reliefSpringFacts,
-  procedure: springReliefProcedure2,
-  earlier: [springReliefProcedure],
+  procedure: springReliefProcedure3,
+  earlier: [springReliefProcedure, springReliefProcedure2],
   draw: drawSpringRelief,
   checks: springReliefIssues,
   slots: reliefSpringSlots,

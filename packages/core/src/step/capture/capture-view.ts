@@ -29,7 +29,7 @@ export function captureView(run: RunState, step: StepOf<'capture'>): CaptureView
   const last = cycles.at(-1);
   const highest = Math.max(0, ...recordOf(run, step).marks.map(({ cycle }) => cycle));
   const nextCycle = last === undefined ? highest + 1 : isWhole(last) ? highest + 1 : last.cycle;
-  const isPartOfSetting = step.purpose !== 'as_left';
+  const isPartOfSetting = step.purpose === undefined;
   return {
     stand,
     cycles,

@@ -1,4 +1,4 @@
-import { recordOf, stepOfKind, type RunState } from '../run-state';
+import { recordOf, stepOfKind, stepsOfKind, type RunState } from '../run-state';
 import type { CaptureMark } from './marks';
 
 /** One opening and shutting of a relief valve, as far as it has been marked; Pa gauge. */
@@ -9,13 +9,17 @@ export type CaptureCycle = {
   readonly reseated: number | undefined;
 };
 
-/** Cycles of a capture since its adjuster was last turned: what was seen before tells of another setting. */
+/**
+ * Cycles of a capture since its adjuster was last turned: what was seen before tells of another setting.
+ * As found, it is just that other setting which is wanted.
+ */
 export function captureCycles(run: RunState, stepId: string): readonly CaptureCycle[] {
   const step = stepOfKind(run, 'capture', stepId);
   if (!step) return [];
-  const { adjuster } = step;
-  const turnedAt = run.marks[adjuster]?.findLast(({ kind }) => kind === 'turned')?.atMs ?? 0;
-  const marks = recordOf(run, step).marks.filter(({ atMs }) => atMs >= turnedAt);
+  const { adjuster, purpose } = step;
+  const turned = run.marks[adjuster]?.findLast(({ kind }) => kind === 'turned')?.atMs ?? 0;
+  const since = purpose === 'as_found' ? 0 : turned;
+  const marks = recordOf(run, step).marks.filter(({ atMs }) => atMs >= since);
   const numbers = [...new Set(marks.map(({ cycle }) => cycle))].sort((a, b) => a - b);
   const at = (cycle: number, name: string) =>
     marks.findLast((mark) => mark.cycle === cycle && mark.mark === name)?.pressure;
@@ -29,6 +33,19 @@ export function captureCycles(run: RunState, stepId: string): readonly CaptureCy
 
 export const isWhole = ({ cracked, reseated }: CaptureCycle): boolean =>
   cracked !== undefined && reseated !== undefined;
+
+/** Mean pressure at which it cracked in the cycles of a purpose, Pa gauge; undefined where none were seen. */
+export function crackedIn(
+  run: RunState,
+  purpose: 'as_found' | 'as_left',
+  adjuster: string,
+): number | undefined {
+  const step = stepsOfKind(run, 'capture').find(
+    (each) => each.purpose === purpose && each.adjuster === adjuster,
+  );
+  const cracks = step ? captureCycles(run, step.id).flatMap(({ cracked }) => cracked ?? []) : [];
+  return cracks.length === 0 ? undefined : cracks.reduce((sum, pa) => sum + pa, 0) / cracks.length;
+}
 
 /** How many whole cycles a capture step wants. */
 export const cyclesWanted = (run: RunState, stepId: string): number => {

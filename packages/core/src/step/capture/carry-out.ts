@@ -22,7 +22,8 @@ export function captureByEye(hand: Hand, step: StepOf<'capture'>): boolean {
       hand.wait(2);
     }
     hand.act(up);
-    if (!until(() => lift() > DRIBBLE)) break;
+    if (!until(() => lift() > DRIBBLE || isPastLimit(hand, step)) || lift() <= DRIBBLE)
+      return neverOpened(hand, step);
     markNow(hand, step, 'cracked', cycle);
     hand.wait(12);
     markNow(hand, step, 'full_flow', cycle);
@@ -32,4 +33,21 @@ export function captureByEye(hand: Hand, step: StepOf<'capture'>): boolean {
     hand.wait(20);
   }
   return confirm(hand, step);
+}
+
+/** As found, nobody knows where it opens: the line goes no further than it may, whatever the valve does. */
+const isPastLimit = (hand: Hand, step: StepOf<'capture'>): boolean => {
+  if (step.purpose !== 'as_found') return false;
+  const { stand } = captureView(hand.run, step);
+  return stand.sign * hand.read(step.role).si >= stand.sign * stand.target.limit_pa;
+};
+
+/** Let down again; as found that is what there is to know, later on the cycles are missing. */
+function neverOpened(hand: Hand, step: StepOf<'capture'>): boolean {
+  hand.act(step.ramp.down);
+  if (step.purpose !== 'as_found') return confirm(hand, step);
+  const { stand } = captureView(hand.run, step);
+  const reason = `Did not open up to ${Math.round(stand.target.limit_pa / 1000)} kPa`;
+  hand.add({ type: 'step_skipped', step_id: step.id, reason });
+  return true;
 }

@@ -5,7 +5,9 @@ import type { FrozenCracking } from './frozen';
 
 /** Cracking and reseat over the proving cycles of a relief; null where none were captured. */
 export function crackingOf(run: RunState): FrozenCracking | null {
-  const step = stepsOfKind(run, 'capture').find((each) => recordOf(run, each).marks.length > 0);
+  const step = stepsOfKind(run, 'capture').find(
+    (each) => each.purpose !== 'as_found' && recordOf(run, each).marks.length > 0,
+  );
   if (!step) return null;
   const cycles = captureCycles(run, step.id);
   const result = crackingResult(cycles);

@@ -7,7 +7,7 @@ import { captureCycles, cyclesWanted, isWhole } from './captures';
 
 /** Cycles enough, a blowdown no wider than the house allows, and openings that agree within the lane. */
 export function crackingProofs(run: RunState, step: StepOf<'capture'>): readonly Proof[] {
-  if (step.purpose === 'as_left') return [];
+  if (step.purpose !== undefined) return [];
   const { adjuster } = step;
   const subject = <const P extends 'cycles' | 'blowdown' | 'repeatability'>(proof: P) => ({
     proof,

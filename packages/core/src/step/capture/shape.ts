@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Positions } from '../../plant';
 import { finiteSchema, idSchema, roleSchema, stepEventSchema } from '../event';
 import { readingSchema } from '../reading';
-import type { GaugeRole, Purpose } from '../step';
+import type { GaugeRole } from '../step';
 import { fields, stepShape } from '../step-shape';
 import { markNames, type CaptureMark } from './marks';
 
@@ -18,7 +18,8 @@ export const captureShape = stepShape({
   fields: fields<{
     readonly adjuster: string;
     readonly role: GaugeRole;
-    readonly purpose?: Purpose;
+    /** Part of the setting where it is not said: then it proves, and asks for a turn. */
+    readonly purpose?: 'as_found' | 'as_left';
     /** How often; the house's number of proving cycles where it is not said. */
     readonly count?: number;
     /** What one cycle does, up and down again. */

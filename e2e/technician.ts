@@ -314,11 +314,11 @@ export async function captureCycle(page: Page): Promise<void> {
 async function answer(page: Page): Promise<void> {
   const unknown = page.getByRole('button', { name: 'not known: go on' });
   if (await unknown.isVisible()) return unknown.click(SOON).catch(letGo);
+  const outlets = page.getByLabel(/^Outlets/);
   const isNow = await page.getByLabel('Outlets open now').isVisible();
-  await page
-    .getByLabel(/^Outlets/)
-    .fill(isNow ? '8' : '4', SOON)
-    .catch(letGo);
+  const counts = await outlets.isVisible();
+  const field = counts ? outlets : page.getByRole('textbox').first();
+  await field.fill(counts ? (isNow ? '8' : '4') : 'none', SOON).catch(letGo);
   return page.getByTestId('give-answer').click(SOON).catch(letGo);
 }
 

@@ -2,14 +2,17 @@ import { families, familyName, procedureOf } from '../family';
 import type { Gauge } from '../gauge';
 import { printFigure, printQuantity } from '../quantity';
 import { judgingGauge, type SheetBody } from '../sheet';
+import { stepsFor, type Question } from '../step';
 import type { Side } from '../valve';
 import type { Block, Row } from './block';
 import { percent, type Printers } from './printers';
 
 /** What was given: the plate, the gauge that judged, the reason for the number. */
 export function givenBlocks(body: SheetBody, print: Printers): readonly Block[] {
+  const told = saidBlock(body, print);
   return [
     { kind: 'rows', title: 'Valve', rows: plateRows(body, print) },
+    ...(told ? [told] : []),
     ...(['inlet', 'outlet'] as const).flatMap((role) => {
       const gauge = body.gauges[role];
       return gauge ? [gaugeBlock(body, gauge, role)] : [];
@@ -27,19 +30,29 @@ const plateRows = (body: SheetBody, { pressure }: Printers): readonly Row[] => [
   { label: 'Why this number', value: body.target.why },
   { label: 'School', value: body.school.replaceAll('_', ' ') },
   { label: 'Accessories', value: body.plate.accessories.join(', ') || 'none' },
-  ...protectedBy(body),
   ...(body.plate.approval ? [{ label: 'Approval', value: body.plate.approval.scheme }] : []),
 ];
 
-/** What stood in for the limiter while it was out of the way, in the words in which it was asked. */
-function protectedBy({ answers, plate }: SheetBody): readonly Row[] {
-  const answer = answers['protected_by'];
-  if (answer === undefined) return [];
-  const said = procedureOf(plate.family)
-    .steps.flatMap((step) => (step.kind === 'ask' ? (step.asks.choices ?? []) : []))
-    .find(({ value }) => value === answer)?.say;
-  return [{ label: 'Protected meanwhile by', value: said ?? String(answer) }];
+/** What was said when the run asked for it, in its own words; flows and outlets stand with what they prove. */
+function saidBlock(body: SheetBody, print: Printers): Block | undefined {
+  const { plate, school, procedure_version: version, answers } = body;
+  const rows = stepsFor(procedureOf(plate.family, version), school, plate).flatMap(
+    (step): Row[] => {
+      if (step.kind !== 'ask' || step.asks.kind === 'flow') return [];
+      const answer = answers[step.asks.key];
+      return answer === undefined
+        ? []
+        : [{ label: step.asks.label, value: said(step.asks, answer, print) }];
+    },
+  );
+  return rows.length === 0 ? undefined : { kind: 'rows', title: 'What was said', rows };
 }
+
+const said = (asks: Question, answer: string | number, { pressure }: Printers): string => {
+  if (typeof answer === 'number')
+    return asks.kind === 'pressure' ? pressure(answer) : String(answer);
+  return asks.choices?.find(({ value }) => value === answer)?.say ?? answer;
+};
 
 function gaugeBlock(body: SheetBody, gauge: Gauge, role: Side): Block {
   const isJudge = judgingGauge(body)?.id === gauge.id;

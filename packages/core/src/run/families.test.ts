@@ -1,3 +1,4 @@
+import { setPointOf } from '../plant';
 import { unwrap } from '../result';
 import { freezeSheet, sheetBodySchema } from '../sheet';
 import {
@@ -29,10 +30,12 @@ const names: readonly SampleName[] = [
   'vacuum',
   'hydraulic',
   'gas',
+  'gas_by_spring',
   'self_operated',
   'back_pressure',
   'suction',
   'pressure_switch',
+  'receiver_switch',
   'burner_pilot',
 ];
 const runOf = (name: SampleName, ...drafts: RunEventDraft[]) =>
@@ -78,6 +81,57 @@ describe('a whole run on its twin', () => {
       expect(runView(run).step).toBeUndefined();
     }
   });
+
+  test.each(['gas', 'gas_by_spring'] as const)(
+    '%s in service is set from where it stands: nothing is shut but its load',
+    (name) => {
+      const { run } = rehearsedFamily(name, { school: 'live' });
+      expect(run.status).toBe('signed');
+      expect(openEndsOf(run)).toEqual([]);
+      const [setting] = unwrap(freezeSheet(run, null)).settings;
+      expect(setting!.verdict).toMatch(/^pass/);
+      for (const id of ['inlet_shut', 'back_off', 'inlet_on'])
+        expect(run.done).not.toHaveProperty(id);
+      expect(run.observed['relit_by']).toBe('none');
+    },
+  );
+
+  test.each(['pressure_switch', 'receiver_switch'] as const)(
+    '%s set by its printed scale is verified by its contact, and holds',
+    (name) => {
+      const byScale = rehearsedFamily(name, { school: 'by_scale' });
+      expect(byScale.run.status).toBe('signed');
+      for (const { verdict } of unwrap(freezeSheet(byScale.run, null)).settings)
+        expect(verdict).toMatch(/^pass/);
+      // A scale is near, and it saves turns; it is never believed without a cycle.
+      expect(byScale.moves).toBeLessThanOrEqual(rehearsedFamily(name).moves);
+      const { twin } = rehearsedFamily(name, { school: 'by_scale' }, { stopBefore: 'set_band' });
+      const target = familyStarted(name).target.set_point_pa;
+      const stands = setPointOf(twin.screws['main']!, twin.screwParams['main']!);
+      expect(Math.abs(stands / target - 1)).toBeLessThan(0.12);
+      expect(stands).not.toBeCloseTo(target, -2);
+    },
+  );
+
+  test.each(['load_card', 'load_slow_fan', 'load_outside_air', 'load_panel_off'])(
+    'suction: what starved the coil, %s, is undone before the last reading',
+    (id) => {
+      const { events } = rehearsedFamily('suction', {}, { stopBefore: 'load_by' });
+      const value = id.replace('load_', '');
+      const answered = stamp({ type: 'observed', key: 'load_by', value }, events.length + 1);
+      const done = stamp({ type: 'step_done', step_id: 'load_by' }, events.length + 2);
+      const run = unwrap(reduceRun([...events, answered, done]));
+      expect(runView(run).step?.id).toBe(id);
+      const lowered = stamp({ type: 'step_done', step_id: id }, events.length + 3);
+      const starved = unwrap(reduceRun([...events, answered, done, lowered]));
+      expect(openEndsOf(starved).map((end) => end.id)).toContain(id);
+      expect(starved.positions['load']).toBeLessThan(0.2);
+      const back = stamp({ type: 'step_done', step_id: 'load_back' }, events.length + 4);
+      const normal = unwrap(reduceRun([...events, answered, done, lowered, back]));
+      expect(openEndsOf(normal).map((end) => end.id)).not.toContain(id);
+      expect(normal.positions['load']).toBe(0.55);
+    },
+  );
 
   test('a combined valve is set sustaining first, and both stand on the sheet', () => {
     const { run } = rehearsedFamily('combined');

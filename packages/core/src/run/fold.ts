@@ -107,9 +107,17 @@ function passStep(run: Draft, id: string, atMs: number): void {
   run.done = { ...run.done, [id]: atMs };
   if (!step) return;
   for (const spec of madeByConfirming(step)) openAnEnd(run, spec, atMs);
+  forgetWhatWasRead(run, step);
   for (const end of step.closes ?? []) settleEnd(run, end, { state: 'closed' });
   const letDown = step.kind === 'capture' ? step.ramp.down : {};
   run.positions = { ...run.positions, ...step.does, ...letDown };
+}
+
+/** An adjuster that was set by its printed scale stands elsewhere, nobody knows how far: its readings begin anew. */
+function forgetWhatWasRead(run: Draft, { does = {} }: Step): void {
+  const scaled = run.adjusters.filter(({ id }) => does[`adjuster_${id}`] === 'scaled');
+  if (scaled.length === 0) return;
+  run.marks = { ...run.marks, ...Object.fromEntries(scaled.map(({ id }) => [id, []])) };
 }
 
 function takeReading(run: Draft, event: EventOf<'reading'>): void {

@@ -1,12 +1,5 @@
 import { resultUncertainty } from '../gauge';
-import {
-  allCycles,
-  countView,
-  crackedIn,
-  lastReading,
-  stepsOfKind,
-  switchCycles,
-} from '../step';
+import { allCycles, countView, crackedIn, lastReading, stepsOfKind, switchCycles } from '../step';
 import { hasContact, type AdjusterSpec, type SwitchBand } from '../valve';
 import type { Run } from './run';
 

@@ -35,7 +35,7 @@ export function takeReading(
 
 /** What a practised hand answers: the flow as it runs, the outlets as they stand, what is in order. */
 export function answer(hand: Hand, step: Step & { readonly asks: Question }): boolean {
-  const { key, choices } = step.asks;
+  const { key, choices, kind, optional } = step.asks;
   const numbers: Readonly<Record<string, number>> = {
     flow: Math.max(hand.look().flow, 0),
     outlets_normal: 4,
@@ -46,7 +46,8 @@ export function answer(hand: Hand, step: Step & { readonly asks: Question }): bo
     small_flow: 'yes',
     supply_ok: 'yes',
   };
-  const value = numbers[key] ?? words[key] ?? choices?.[0]?.value;
+  const told = kind === 'words' && optional !== true ? 'none' : undefined;
+  const value = numbers[key] ?? words[key] ?? choices?.[0]?.value ?? told;
   if (value !== undefined) hand.add({ type: 'observed', key, value });
   return confirm(hand, step);
 }

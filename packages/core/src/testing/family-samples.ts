@@ -161,6 +161,22 @@ export const familySamples = {
     gauges: { outlet: gauge('G-50', 5, { resolution_pa: 10, accuracy_fraction: 0.005 }) },
     found: { found_pa: kPa(2.5) },
   },
+  gas_by_spring: {
+    plate: {
+      family: 'gas',
+      ...common,
+      ...own(1, 6, 0.8),
+      size_dn: 25,
+      inlet_rating_pa: kPa(400),
+      outlet_rating_pa: kPa(10),
+      loading: 'spring',
+      slam_shut: true,
+      relief_after: true,
+    },
+    target: target(2.1, 0.1, 3.5),
+    gauges: { outlet: gauge('G-50', 5, { resolution_pa: 10, accuracy_fraction: 0.005 }) },
+    found: { found_pa: kPa(2.5) },
+  },
   self_operated: {
     plate: {
       family: 'self_operated',
@@ -234,6 +250,26 @@ export const familySamples = {
     other_targets: { differential: target(120, 12, 350) },
     gauges: { inlet: gauge('G-12', 1000) },
     found: { found_pa: kPa(600), found_others: { differential: kPa(80) } },
+  },
+  receiver_switch: {
+    plate: {
+      family: 'pressure_switch',
+      ...common,
+      ...own(50, 900, 90),
+      others: { differential: own(10, 300, 40) },
+      size_dn: 8,
+      inlet_rating_pa: kPa(1000),
+      outlet_rating_pa: kPa(1000),
+      scale: 'subtractive',
+      printed: 'CUT-OUT',
+      serves_as: 'operating',
+      manual_reset: false,
+      serves: 'receiver',
+    },
+    target: target(700, 10, 900),
+    other_targets: { differential: target(120, 12, 350) },
+    gauges: { inlet: gauge('G-12', 1000) },
+    found: { found_pa: kPa(640), found_others: { differential: kPa(80) } },
   },
   burner_pilot: {
     plate: {

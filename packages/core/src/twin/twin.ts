@@ -25,13 +25,15 @@ import {
   type Settings,
 } from '../plant';
 import type { GaugeRole } from '../step';
-import type { Targets, TwinSketch } from '../valve';
+import { targetOf, type Targets, type TwinSketch } from '../valve';
 
 /** A valve's simulated twin at one moment: plain data, so that it can be kept and sent. */
 export type Twin = {
   readonly plant: DrawnPlant;
   readonly screwParams: Readonly<Record<string, ScrewParams>>;
   readonly screws: Readonly<Record<string, Screw>>;
+  /** Where each screw stands by its printed scale when that shows its target, Pa. */
+  readonly scales: Readonly<Record<string, number>>;
   /** Pa a turn of every spring of an adjuster's chart, and the one that is in. */
   readonly springs: Readonly<
     Record<string, { readonly rates: Readonly<Record<string, number>>; readonly fitted: string }>
@@ -90,6 +92,7 @@ export function createTwin({ plate, targets, sketch, gauges, initial }: TwinOpti
     plant,
     screwParams,
     screws,
+    scales: scalesOf(Object.keys(screwParams), targets, sketch.seed),
     springs: Object.fromEntries(
       Object.keys(screwParams).map((id) => {
         const own = id === 'main' ? plate : plate.others![id]!;
@@ -111,6 +114,20 @@ export function createTwin({ plate, targets, sketch, gauges, initial }: TwinOpti
   };
   const rested = advanceTwin(start, 90);
   return { ...rested, t: 0 };
+}
+
+/** How far off a printed scale may be, as a share, one standard deviation. */
+const SCALE_SD = 0.03;
+
+/** What a screw is at when its printed scale stands at its target, Pa. */
+function scalesOf(ids: readonly string[], targets: Targets, seed: number): Twin['scales'] {
+  const random = seededRandom(seed * 31 + 7);
+  return Object.fromEntries(
+    ids.map((id) => [
+      id,
+      Math.abs(targetOf(targets, id)?.set_point_pa ?? 0) * (1 + SCALE_SD * random.normal()),
+    ]),
+  );
 }
 
 /** Set points of all screws, kPa. */
@@ -177,7 +194,10 @@ const SPRING = 'spring_';
 /** Turns above free at which an adjuster is parked that must only just bear on its spring. */
 const NEAR_FREE = 1;
 
-/** Does to the twin what a step says: cocks moved, adjusters parked `free`, `near_free` or `full`. */
+/**
+ * Does to the twin what a step says: cocks moved, adjusters parked `free`, `near_free` or
+ * `full`, or set by their printed scale, `scaled`.
+ */
 export function actOnTwin(twin: Twin, does: Positions): Twin {
   const cocks: Record<string, number | string> = {};
   let screws: Record<string, Screw> | undefined;
@@ -186,7 +206,9 @@ export function actOnTwin(twin: Twin, does: Positions): Twin {
     if (id === undefined) {
       if (!key.startsWith(SPRING)) cocks[key] = value;
     } else if (twin.screws[id]) {
-      const parked = parkScrew(value, twin.screwParams[id]!);
+      const params = twin.screwParams[id]!;
+      const parked =
+        value === 'scaled' ? screwFor(twin.scales[id]!, params) : parkScrew(value, params);
       screws = { ...(screws ?? twin.screws), [id]: parked ?? twin.screws[id] };
     }
   }

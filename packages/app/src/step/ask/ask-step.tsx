@@ -111,7 +111,7 @@ function FigureStep({ step, asks }: Props) {
         value={text}
         onChangeText={setText}
         error={typed.is === 'wrong' ? typed.say : undefined}
-        maxLength={40}
+        maxLength={asks.kind === 'words' ? 80 : 40}
         {...(asks.kind === 'pressure' ? { unit: units.pressure } : {})}
         {...(asks.kind === 'words' ? {} : { numeric: true })}
         {...(asks.hint ? { hint: asks.hint } : {})}

@@ -5,13 +5,15 @@ import { electronicPilotPlateSchema } from './plate';
 import { electronicPilotPlateFacts } from './plate-facts';
 import { electronicPilotSlots } from './slots';
 import { electronicPilotProcedure } from './steps';
+import { electronicPilotProcedure2 } from './steps-2';
 import { drawElectronicPilot } from './twin';
 
 export const electronicPilot = defineFamily({
   plateSchema: electronicPilotPlateSchema,
   plateFacts: electronicPilotPlateFacts,
   facts: electronicPilotFacts,
-  procedure: electronicPilotProcedure,
+  procedure: electronicPilotProcedure2,
+  earlier: [electronicPilotProcedure],
   draw: drawElectronicPilot,
   checks: electronicIssues,
   slots: electronicPilotSlots,

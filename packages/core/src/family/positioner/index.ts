@@ -5,13 +5,15 @@ import { positionerPlateSchema } from './plate';
 import { positionerPlateFacts } from './plate-facts';
 import { positionerSlots } from './slots';
 import { positionerProcedure } from './steps';
+import { positionerProcedure2 } from './steps-2';
 import { drawPositioner } from './twin';
 
 export const positioner = defineFamily({
   plateSchema: positionerPlateSchema,
   plateFacts: positionerPlateFacts,
   facts: positionerFacts,
-  procedure: positionerProcedure,
+  procedure: positionerProcedure2,
+  earlier: [positionerProcedure],
   draw: drawPositioner,
   checks: positionerIssues,
   slots: positionerSlots,

@@ -10,4 +10,11 @@ export const positionerPlateFacts: readonly PlateFact[] = [
     kind: 'signal',
     optional: true,
   },
+  {
+    path: 'converter',
+    label: 'Converter before it, mA to pressure',
+    kind: 'yes_no',
+    optional: true,
+    why: 'A part of its own, with an error of its own.',
+  },
 ];

@@ -6,5 +6,7 @@ export const positionerPlateSchema = instrumentPlateOf('positioner', {
   air_to: z.enum(['open', 'close']),
   /** The other half of a split range, when this is one half. */
   split_with: signalRangeSchema.optional(),
+  /** The signal reaches it through a converter from current to pressure, a part with an error of its own. */
+  converter: z.boolean().optional(),
 });
 export type PositionerPlate = z.infer<typeof positionerPlateSchema>;

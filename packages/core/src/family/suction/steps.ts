@@ -3,7 +3,7 @@ import { ask, cause, sharedCauses } from '../shared/causes';
 import { ordinaryCauses } from '../shared/ordinary-causes';
 import { lockStep, nutEnd, permit, putBack, sign } from '../shared/steps';
 
-const ready: readonly Step[] = [
+export const ready: readonly Step[] = [
   {
     id: 'refrigerant',
     phase: 'ready',
@@ -61,7 +61,7 @@ const ready: readonly Step[] = [
   },
 ];
 
-const leaveIt: Step = {
+export const leaveIt: Step = {
   id: 'leave_it',
   phase: 'ready',
   kind: 'check',
@@ -69,7 +69,7 @@ const leaveIt: Step = {
   why: 'Leave the factory’s setting unless the aim calls for another.',
 };
 
-const setIt: readonly Step[] = [
+export const setIt: readonly Step[] = [
   {
     id: 'less_air',
     phase: 'line_up',

@@ -75,6 +75,7 @@ function coached(one: Instrument): void {
     tolerance: TOLERANCE,
     uncertainty: GUARD,
     noise: NOISE,
+    guard: 2 * NOISE,
     spanFactor: 1,
     angularityFactor: 5,
     perTurn: { zero: 1, span: 1 },

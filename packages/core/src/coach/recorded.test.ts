@@ -224,6 +224,7 @@ test.each([
     tolerance: 0.01,
     uncertainty: 0.002,
     noise,
+    guard: 2 * noise,
     spanFactor: 1.8,
     angularityFactor: 4,
     perTurn: { zero: 0.07, span: 0.09, angularity: -0.05 },

@@ -15,7 +15,13 @@ export const spotOf: Readonly<Record<ScrewName, Spot>> = {
 
 /** What was done, in order: an error read at a spot (fraction of span), or a screw turned there. */
 export type ZeroSpanMark =
-  | { readonly kind: 'read'; readonly spot: Spot; readonly error: number }
+  | {
+      readonly kind: 'read';
+      readonly spot: Spot;
+      readonly error: number;
+      /** The signal ended before it was met: the error is at least as far on this side. */
+      readonly atLeast?: 'over' | 'under';
+    }
   | { readonly kind: 'turned'; readonly screw: ScrewName; readonly turns: number };
 
 export type ZeroSpanOptions = {
@@ -25,6 +31,8 @@ export type ZeroSpanOptions = {
   readonly uncertainty: number;
   /** Standard deviation of one reading with what friction adds, fraction of span. */
   readonly noise: number;
+  /** Kept free of what is allowed when it is called done, so that the next reading holds too; 0 for a window. */
+  readonly guard: number;
   /** House rules: how many times the error a screw is moved, because the others take some back. */
   readonly spanFactor: number;
   readonly angularityFactor: number;
@@ -33,7 +41,13 @@ export type ZeroSpanOptions = {
 };
 
 export type Row = { readonly mean: number[]; readonly variance: number[][] };
-type SpotState = { error: number; moved: number[]; isRead: boolean };
+type SpotState = {
+  error: number;
+  moved: number[];
+  isRead: boolean;
+  /** How often in a row its error was only known to lie beyond the end of the signal. */
+  guesses: number;
+};
 export type Replay = {
   readonly rows: Row[];
   readonly spots: SpotState[];
@@ -61,8 +75,10 @@ export function replay(
     error: 0,
     moved: used.map(() => 0),
     isRead: false,
+    guesses: 0,
   }));
   const perTurn: Partial<Record<ScrewName, number>> = { ...options.perTurn };
+  const seenToMove = new Set<ScrewName>();
   let pending: { screw: ScrewName; turns: number } | undefined;
   const moveSeen = (screw: ScrewName, seen: number) => {
     const j = used.indexOf(spotOf[screw]);
@@ -85,23 +101,57 @@ export function replay(
     const i = used.indexOf(mark.spot);
     const own = state[i];
     if (!own) continue;
-    if (pending && spotOf[pending.screw] === mark.spot && own.isRead) {
+    if (mark.atLeast !== undefined) {
+      const screw = screwAt[mark.spot];
+      const wasTurned = pending?.screw === screw;
+      settle();
+      // Turned for it time and again, and it never came: it may work the other way.
+      if (wasTurned && !seenToMove.has(screw) && own.guesses > 0 && own.guesses % TRIES === 0)
+        perTurn[screw] = -(perTurn[screw] ?? 0.1);
+      own.error = beyond(mark.error, mark.atLeast, own, expectedError({ rows, spots: state }, i));
+      own.moved = used.map(() => 0);
+      own.isRead = true;
+      own.guesses += 1;
+      continue;
+    }
+    // From a guess nothing is learned of the move that led away from it.
+    const isSeen = own.isRead && own.guesses === 0;
+    if (pending && spotOf[pending.screw] === mark.spot && isSeen) {
       // Seen at its own spot: the move is what the pointer did, however far the screw went.
       const seen = mark.error - expectedError({ rows, spots: state }, i);
-      if (Math.abs(seen) > 2 * options.noise && Math.abs(pending.turns) > 0.01)
+      if (Math.abs(seen) > 2 * options.noise && Math.abs(pending.turns) > 0.01) {
         perTurn[pending.screw] = seen / pending.turns;
+        seenToMove.add(pending.screw);
+      }
       moveSeen(pending.screw, seen);
       pending = undefined;
     } else {
       settle();
-      if (own.isRead) learn(rows[i]!, own.moved, mark.error - own.error, i, options.noise);
+      if (isSeen) learn(rows[i]!, own.moved, mark.error - own.error, i, options.noise);
     }
     own.error = mark.error;
     own.moved = used.map(() => 0);
     own.isRead = true;
+    own.guesses = 0;
   }
   settle();
   return { rows, spots: state, perTurn };
+}
+
+/** Moves that may bring nothing to be seen before the screw is tried the other way. */
+const TRIES = 3;
+/** How far beyond the end of the signal an end is taken to lie, as a share; twice that each time it is missed again. */
+const BEYOND = 0.01;
+
+function beyond(
+  bound: number,
+  side: 'over' | 'under',
+  { isRead, guesses }: SpotState,
+  expected: number,
+): number {
+  const sign = side === 'over' ? 1 : -1;
+  const least = sign * bound + BEYOND * 2 ** Math.min(guesses, 4);
+  return sign * (isRead ? Math.max(least, sign * expected) : least);
 }
 
 /** Zero moves all alike; span and angularity give back what the house factors say. */

@@ -14,6 +14,7 @@ const options: ZeroSpanOptions = {
   tolerance: 0.01,
   uncertainty: 0.002,
   noise: 0.0008,
+  guard: 0.0016,
   spanFactor: 1,
   angularityFactor: 5,
   perTurn: { zero: 0.1, span: 0.1, angularity: 0.1 },
@@ -140,6 +141,44 @@ describe('zero and span as one system', () => {
       options,
     );
     expect(move.kind).toBe(kind);
+  });
+
+  const short = (more: readonly ZeroSpanMark[]) =>
+    zeroSpanView(
+      [
+        { kind: 'read', spot: 'low', error: 0 },
+        { kind: 'read', spot: 'high', error: -0.02, atLeast: 'under' },
+        ...more,
+      ],
+      options,
+    );
+  const still: ZeroSpanMark = { kind: 'read', spot: 'high', error: -0.02, atLeast: 'under' };
+  const turned = (turns: number): ZeroSpanMark => ({ kind: 'turned', screw: 'span', turns });
+
+  test('an end that the signal does not reach is sought further out, and teaches nothing of the screw', () => {
+    const first = short([]);
+    expect(first.errors.high!.error).toBeCloseTo(-0.03, 9);
+    const again = short([turned(0.3), still]);
+    expect(again.errors.high!.error).toBeCloseTo(-0.04, 9);
+    expect(again.perTurn.span).toBe(options.perTurn.span);
+    const seen = short([turned(0.3), { kind: 'read', spot: 'high', error: 0.05 }]);
+    expect(seen.errors.high).toEqual({ error: 0.05, isStale: false });
+    expect(seen.perTurn.span).toBe(options.perTurn.span);
+  });
+
+  test('a screw that brings nothing to be seen is tried the other way, one that was seen to move never', () => {
+    const twice = [turned(0.3), still, turned(0.5), still];
+    const thrice = [...twice, turned(0.9), still];
+    expect(short(twice).perTurn.span).toBe(0.1);
+    expect(short(thrice).perTurn.span).toBe(-0.1);
+    const seen: ZeroSpanMark[] = [
+      turned(1),
+      { kind: 'read', spot: 'high', error: -0.015 },
+      turned(1),
+      { kind: 'read', spot: 'high', error: 0.08 },
+    ];
+    const known = short([...seen, ...thrice, turned(1), still, turned(1), still]);
+    expect(known.perTurn.span).toBeCloseTo(0.095, 9);
   });
 
   test('a tolerance within the calibrator’s own uncertainty cannot be judged', () => {

@@ -94,7 +94,7 @@ export function zeroSpanView(
   const now = used.map((_, i) => expectedError(state, i));
   const isStale = (i: number) => state.spots[i]!.moved.some((move, j) => j !== i && move !== 0);
   // What is just within may read just beyond the next time: it is brought in until a reading's scatter fits too.
-  const within = Math.max(ENOUGH * allowed, allowed - 2 * options.noise);
+  const within = Math.max(ENOUGH * allowed, allowed - options.guard);
   if (now.every((error) => Math.abs(error) <= within)) {
     const stale = used.find((_, i) => isStale(i));
     return stale

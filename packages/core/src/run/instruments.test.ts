@@ -38,6 +38,40 @@ const point = (at: number, output: number, over = {}): RunEventDraft => ({
 });
 const done = (step_id: string): RunEventDraft => ({ type: 'step_done', step_id });
 
+describe('the ends of a positioner', () => {
+  const { plate, twin } = familyStarted('positioner');
+  const byEnds = (seed: number, faults: readonly string[] = []) =>
+    rehearsedFamily('positioner', {
+      plate: { ...plate, tolerance_span: 0.04 } as never,
+      school: 'end_points',
+      twin: { ...twin!, seed, faults: faults as never },
+    });
+  const setOf = (seeds: readonly number[], faults?: readonly string[]) =>
+    seeds.filter((seed) => {
+      const body = freezeSheet(byEnds(seed, faults).run, null);
+      return body.ok && body.value.outcome === 'set';
+    }).length;
+  const seeds = Array.from({ length: 30 }, (_, i) => i + 1);
+
+  test('come within their window though the signal often ends before they are met', () => {
+    expect(setOf(seeds)).toBeGreaterThanOrEqual(29);
+  });
+
+  test('are found with a span screw that works the other way, in two of three', () => {
+    expect(setOf(seeds, ['reversed_screw'])).toBeGreaterThanOrEqual(20);
+  });
+
+  test('are stops: beyond them the scale says nothing, between them all it shows counts', () => {
+    const { run } = byEnds(1);
+    const { result, points } = tableOf(run, 'as_left')!;
+    const rows = unwrap(result).rows;
+    expect(Math.max(...points.map(({ share }) => share))).toBeGreaterThan(1);
+    expect(rows.at(-1)!.up).toBe(0);
+    const middle = points.find(({ at, direction }) => at === 0.5 && direction === 'up')!;
+    expect(rows.find(({ at }) => at === 0.5)!.up).toBeCloseTo(middle.share - 0.5, 9);
+  });
+});
+
 describe('a whole run by points on its twin', () => {
   test.each(names)('%s ends signed, all points within tolerance, with nothing open', (name) => {
     for (const seed of [3, 8, 21]) {

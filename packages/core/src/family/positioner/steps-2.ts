@@ -83,6 +83,7 @@ export const positionerProcedure2: Procedure = {
     {
       change: 'end_points',
       to: {
+        stops: true,
         why:
           'The output must begin within the first 4 % of the signal, and reach the supply within the last ' +
           '4 %. A range arm is loosened, moved to the smaller or larger figure on its scale, and tightened. ' +

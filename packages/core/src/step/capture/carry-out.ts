@@ -23,12 +23,13 @@ export function captureByEye(hand: Hand, step: StepOf<'capture'>): boolean {
     }
     hand.act(up);
     if (!until(() => lift() > DRIBBLE || isPastLimit(hand, step)) || lift() <= DRIBBLE)
-      return neverOpened(hand, step);
+      return giveUp(hand, step, `Did not open up to ${limitWords(hand, step)}`);
     markNow(hand, step, 'cracked', cycle);
     hand.wait(12);
     markNow(hand, step, 'full_flow', cycle);
     hand.act(down);
-    if (!until(() => lift() < TIGHT)) break;
+    if (!until(() => lift() < TIGHT))
+      return giveUp(hand, step, 'Opened, and did not shut tight again');
     markNow(hand, step, 'reseated', cycle);
     hand.wait(20);
   }
@@ -42,12 +43,15 @@ const isPastLimit = (hand: Hand, step: StepOf<'capture'>): boolean => {
   return stand.sign * hand.read(step.role).si >= stand.sign * stand.target.limit_pa;
 };
 
-/** Let down again; as found that is what there is to know, later on the cycles are missing. */
-function neverOpened(hand: Hand, step: StepOf<'capture'>): boolean {
+const limitWords = (hand: Hand, step: StepOf<'capture'>): string => {
+  const { target } = captureView(hand.run, step).stand;
+  return `${Math.round(target.limit_pa / 1000)} kPa`;
+};
+
+/** Let down again. As found that is what there is to know; later on its cycles are missing. */
+function giveUp(hand: Hand, step: StepOf<'capture'>, reason: string): boolean {
   hand.act(step.ramp.down);
   if (step.purpose !== 'as_found') return confirm(hand, step);
-  const { stand } = captureView(hand.run, step);
-  const reason = `Did not open up to ${Math.round(stand.target.limit_pa / 1000)} kPa`;
   hand.add({ type: 'step_skipped', step_id: step.id, reason });
   return true;
 }

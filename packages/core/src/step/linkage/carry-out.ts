@@ -45,8 +45,13 @@ function readEnd(
     return isLow ? fill > 0.02 : fill >= 0.985;
   };
   bringSignal(hand, signal);
-  for (let i = 0; i < 60 && !isMet() && signal < 1; i++) {
-    signal += 0.0025;
+  // Met already: back until it is not, so that the change itself is crept up on.
+  while (isMet() && signal > 0) {
+    signal = Math.max(0, signal - 0.1);
+    bringSignal(hand, signal);
+  }
+  while (!isMet() && signal < 1) {
+    signal = Math.min(1, signal + 0.0025);
     bringSignal(hand, signal);
   }
   addPoint(hand, step, asked, { range: input, value: signalAt(input, signal) });

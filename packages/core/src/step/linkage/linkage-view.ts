@@ -7,7 +7,7 @@ import {
   type ZeroSpanView,
 } from '../../coach';
 import { fractionOf } from '../../quantity';
-import { instrumentRules, isInstrument, MAIN, movesStem } from '../../valve';
+import { instrumentRules, isInstrument, MAIN, movesStem, type InstrumentPlate } from '../../valve';
 import { instrumentOf, pointError, shareOf } from '../points/points-view';
 import type { CalPointEvent, TakenPoint } from '../points/shape';
 import { stepsOfKind, type RunState } from '../run-state';
@@ -59,8 +59,24 @@ export function linkageMarks(run: Begun, event: EntryEvent): readonly ZeroSpanMa
   const linkage = linkageOf(run);
   if (linkage?.measure === 'ends' && linkage.id !== event.step_id) return [];
   const spot = spotAt[event.at];
-  return spot ? [{ kind: 'read', spot, error: pointShare(run, event) - event.at }] : [];
+  if (!spot) return [];
+  const error = pointShare(run, event) - event.at;
+  const side = linkage?.measure === 'ends' ? outsideSignal(run.started.plate, event) : undefined;
+  return [{ kind: 'read', spot, error, ...(side ? { atLeast: side } : {}) }];
 }
+
+/** Begun before there was any signal, or not at the supply when all of it was there: how far, nobody saw. */
+function outsideSignal(
+  { input }: InstrumentPlate,
+  { at, output }: Pick<CalPointEvent, 'at' | 'output'>,
+): 'over' | 'under' | undefined {
+  const met = fractionOf(input, output);
+  if (!met.ok) return undefined;
+  if (at === 0 && met.value <= END_OF_SIGNAL) return 'over';
+  return at === 1 && met.value >= 1 - END_OF_SIGNAL ? 'under' : undefined;
+}
+/** So near to either end of the signal, as a share, it has ended. */
+const END_OF_SIGNAL = 0.001;
 
 /** Zero, span and angularity of a run as the coach sees them. */
 export function linkageView(run: RunState): ZeroSpanView {
@@ -81,6 +97,8 @@ export function linkageView(run: RunState): ZeroSpanView {
     tolerance,
     uncertainty: pointError(run) ?? tolerance,
     noise: rules.scale_reading / 2,
+    // What holds at the ends is a window, not the verdict: two standard deviations of a reading are for the scale alone.
+    guard: linkageOf(run)?.measure === 'ends' ? 0 : rules.scale_reading,
     spanFactor: movesStem(plate) ? rules.positioner_span_factor : rules.span_factor,
     angularityFactor: rules.angularity_factor,
     perTurn: Object.fromEntries(screws.map((screw) => [screw, way(screw)])),

@@ -9,6 +9,8 @@ export const linkageShape = stepShape({
   fields: fields<{
     /** Judged by where the output begins and ends, instead of by its travel. */
     readonly measure?: 'ends';
+    /** Both ends are driven onto stops: in a table nothing counts beyond them. */
+    readonly stops?: true;
   }>(),
   empty: { kind: 'linkage', points: [] } as LinkageRecord,
   events: [],

@@ -44,6 +44,10 @@ export type PointsView = {
   readonly table: Result<PointTable, PointTableError>;
 };
 
+/** A stem that is driven onto its stops stands there, whatever its scale shows beyond them. */
+const judgedShare = (run: RunState, share: number): number =>
+  stepsOfKind(run, 'linkage').some(({ stops }) => stops) ? Math.min(1, Math.max(0, share)) : share;
+
 /** A table of points as far as it has come. */
 export function pointsView(run: RunState, stepId: string): PointsView {
   const taken = pointsOf(run, stepId);
@@ -61,7 +65,7 @@ export function pointsView(run: RunState, stepId: string): PointsView {
     passes,
     next: wanted.find((each) => !isTaken(each)),
     left: Math.max(0, wanted.length - taken.length),
-    table: pointTable(taken.map((point) => ({ ...point, output: point.share }))),
+    table: pointTable(taken.map((point) => ({ ...point, output: judgedShare(run, point.share) }))),
   };
 }
 

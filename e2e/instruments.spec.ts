@@ -52,6 +52,7 @@ test('positioner typed: points by the scale, what is wrong is said, undo gives a
   await page.getByLabel(/^Reading of/).fill('140 kPa');
   await page.getByRole('button', { name: 'Take it' }).click();
   await page.getByRole('button', { name: 'Yes' }).click();
+  await page.getByTestId('confirm-step').click();
   const entry = page.getByLabel(/^Output at/);
   await entry.fill('2 psi');
   await expect(page.getByText(/psi is a unit of pressure/)).toBeVisible();

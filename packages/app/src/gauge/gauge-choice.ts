@@ -1,9 +1,11 @@
 import {
   adjustersOf,
   calibratorFitness,
+  dutyOf,
   gaugeFitness,
   instrumentRules,
   isInstrument,
+  isStrict,
   ratingOf,
   targetOf,
   type Gauge,
@@ -37,7 +39,7 @@ export function fitnessFor(
     return target ? [target] : [];
   });
   const all = (targets.length > 0 ? targets : [valve.target]).map((target) =>
-    gaugeFitness(gauge, target, today, rules),
+    gaugeFitness(gauge, { ...target, isStrict: isStrict(dutyOf(valve)) }, today, rules),
   );
   return all.reduce((a, b) => (order[b.grade] > order[a.grade] ? b : a));
 }

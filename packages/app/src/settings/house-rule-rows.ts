@@ -5,6 +5,8 @@ import {
   type HouseRules,
   type InstrumentRules,
   type NoFlowWatchRules,
+  visitRules,
+  type VisitRules,
 } from '@holvek/core';
 
 type PlainRule = {
@@ -15,6 +17,7 @@ export type RulePath =
   | `instruments.${keyof InstrumentRules}`
   | `lockup_gas.${keyof GasLockupRules}`
   | `no_flow_watch.${keyof NoFlowWatchRules}`
+  | `visits.${keyof VisitRules}`
   | `min_flow.${number}.flow_m3s`;
 
 /** How a figure is written: shown value = stored value × scale, or a pressure in the unit of this phone. */
@@ -38,11 +41,21 @@ export const ruleGroups: readonly RuleGroup[] = [
   {
     title: 'Every valve',
     rows: [
-      row('months_between_visits', 'Months between visits', count),
       row('default_tolerance_fraction', 'Tolerance when none is given', percent),
       row('limit_over_target_fraction', 'Limit over the target when none is given', percent),
       row('settle_wait_s', 'Wait after a turn', seconds),
       row('typed_apart_s', 'Two typed readings that agree lie apart', seconds),
+    ],
+  },
+  {
+    title: 'How often each is looked at',
+    rows: [
+      row('visits.gas', 'Gas, months', count),
+      row('visits.fire', 'Fire protection, months', count),
+      row('visits.safety', 'Safety and relief, months', count),
+      row('visits.process', 'Process, months', count),
+      row('visits.comfort', 'Comfort, months', count),
+      row('visits.grace_days', 'Late after, days; none where people are protected', count),
     ],
   },
   {
@@ -157,6 +170,7 @@ export const ruleGroups: readonly RuleGroup[] = [
   {
     title: 'Electronic pilots',
     rows: [
+      row('months_between_visits', 'Months that the log on its card must reach', count),
       row('copper_ohm_m', 'Copper that cables are reckoned with', { unit: 'Ω mm²/m', scale: 1e6 }),
       row('instruments.loop_headroom_v', 'Kept in hand of a loop’s supply', {
         unit: 'V',
@@ -179,6 +193,7 @@ export const completeRules = (rules: HouseRules) => ({
   ...defaultHouseRules,
   instruments: defaultInstrumentRules,
   ...rules,
+  visits: visitRules(rules),
 });
 
 /** The figure at a path; undefined where there is none. */

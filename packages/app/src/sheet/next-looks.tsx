@@ -1,3 +1,4 @@
+import { dueOf } from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useHouseRules, useValves } from '@/data/queries';
 import { Card } from '@/ui/card';
@@ -5,7 +6,6 @@ import { XStack } from '@/ui/kit';
 import { useNow } from '@/ui/use-now';
 import { Heading, Strong, Words } from '@/ui/words';
 import { useVisits } from '@/valve/use-visits';
-import { nextLook } from '@/valve/valve-state';
 
 /** The three valves that want to be looked at first. */
 export function NextLooks() {
@@ -15,10 +15,10 @@ export function NextLooks() {
   const now = useNow();
   const due = valves
     .flatMap((valve) => {
-      const at = nextLook(valve, visits.get(valve.id) ?? [], rules);
-      return at && !valve.retired ? [{ valve, at }] : [];
+      const due = dueOf(valve, visits.get(valve.id) ?? [], rules);
+      return due && !valve.retired ? [{ valve, at: due.likely }] : [];
     })
-    .sort((a, b) => a.at.getTime() - b.at.getTime())
+    .sort((a, b) => a.at - b.at)
     .slice(0, 3);
   if (due.length === 0) return null;
   return (
@@ -27,9 +27,7 @@ export function NextLooks() {
       {due.map(({ valve, at }) => (
         <XStack key={valve.id} justifyContent="space-between">
           <Words>{`${valve.tag} ${valve.name}`}</Words>
-          <Strong color={at.getTime() < now ? '$vermilion' : '$color'}>
-            {format(at, 'd MMM yyyy')}
-          </Strong>
+          <Strong color={at < now ? '$vermilion' : '$color'}>{format(at, 'd MMM yyyy')}</Strong>
         </XStack>
       ))}
     </Card>

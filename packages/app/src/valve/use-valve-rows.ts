@@ -1,6 +1,6 @@
-import { familyName, unprovedRepair, type Valve } from '@holvek/core';
+import { dueOf, familyName, unprovedRepair, type Valve } from '@holvek/core';
 import { useMemo } from 'react';
-import { afterRepair, nextLook, openRunOf, standingOf, type Standing } from './valve-state';
+import { afterRepair, openRunOf, standingOf, type Standing } from './valve-state';
 import { useVisits } from './use-visits';
 import { groupBy } from '@/data/group-by';
 import { useHouseRules, useRepairs, useValves } from '@/data/queries';
@@ -26,7 +26,8 @@ export type ValveRow = {
   readonly standing: Standing;
   /** Signed last, ms; undefined where it never was. */
   readonly setAt: number | undefined;
-  readonly due: Date | undefined;
+  /** Likeliest day of its next look, ms. */
+  readonly due: number | undefined;
 };
 
 /** The register as a list shows it: what was typed and how a valve stands choose the rows. */
@@ -51,7 +52,7 @@ export function useValveRows(text: string, filter: StandingFilter): readonly Val
           valve,
           standing: afterRepair(standing, unprovedRepair(repaired.get(valve.id) ?? [], own)),
           setAt: own.at(-1)?.body.signed_at_ms,
-          due: nextLook(valve, own, rules),
+          due: dueOf(valve, own, rules)?.likely,
         };
       })
       .filter(({ standing }) => (filter === 'all' ? standing !== 'retired' : standing === filter))

@@ -2,6 +2,8 @@ import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import {
   checkPlate,
+  driftOfVisits,
+  dueOf,
   openEndsOf,
   type PlateIssue,
   type Repair,
@@ -25,15 +27,7 @@ import { PlateCard } from './plate-card';
 import { PlateIssues } from './plate-issues';
 import { TargetCard } from './target-card';
 import { TargetSheet } from './target-sheet';
-import {
-  afterRepair,
-  driftOfValve,
-  givenUpRunsOf,
-  nextLook,
-  openRunOf,
-  standingOf,
-  standingTone,
-} from './valve-state';
+import { afterRepair, givenUpRunsOf, openRunOf, standingOf, standingTone } from './valve-state';
 import { useVisits } from './use-visits';
 import { VisitsCard } from './visits-card';
 import { useNow } from '@/ui/use-now';
@@ -146,8 +140,8 @@ function ValveStand({
         <VisitsCard
           valve={valve}
           sheets={visits}
-          drift={driftOfValve(valve, visits)}
-          due={nextLook(valve, visits, rules)}
+          drift={driftOfVisits(valve, visits)}
+          due={dueOf(valve, visits, rules)}
         />
       ) : null}
       <RepairsCard valveId={valve.id} />

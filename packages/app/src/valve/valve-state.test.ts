@@ -1,13 +1,5 @@
 import { defaultHouseRules as rules, type Repair } from '@holvek/core';
-import {
-  afterRepair,
-  driftOfValve,
-  givenUpRunsOf,
-  nextLook,
-  openPracticeOf,
-  openRunOf,
-  standingOf,
-} from './valve-state';
+import { afterRepair, givenUpRunsOf, openPracticeOf, openRunOf, standingOf } from './valve-state';
 import { sheet, valve } from '@/testing/samples';
 
 const now = Date.parse('2026-11-24T08:00:00Z');
@@ -60,24 +52,8 @@ describe('where a valve stands', () => {
       expect(afterRepair(before, repair)).toBe(before);
   });
 
-  test('a look that turned nothing does not put off the next one', () => {
-    const looked = last({ outcome: 'left_as_found', verdict: null });
-    expect(nextLook(valve, looked, rules)).toEqual(nextLook(valve, steady, rules));
-  });
-
   test('a run in hand comes before everything', () => {
     expect(standingOf(valve, drifting, rules, {} as never, now)).toBe('in hand');
-  });
-
-  test('two visits are too few to speak of drift', () => {
-    expect(driftOfValve(valve, drifting.slice(0, 2))).toBeUndefined();
-    expect(driftOfValve(valve, drifting)?.perDay).toBeGreaterThan(0);
-  });
-
-  test('the next look is the house’s, or sooner when it drifts', () => {
-    expect(nextLook(valve, steady, rules)?.toISOString().slice(0, 10)).toBe('2026-11-20');
-    expect(nextLook(valve, drifting, rules)!.getTime()).toBeLessThan(Date.parse('2026-11-01'));
-    expect(nextLook(valve, [], rules)).toBeUndefined();
   });
 });
 

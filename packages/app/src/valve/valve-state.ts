@@ -1,13 +1,10 @@
-import { addMonths } from 'date-fns/addMonths';
 import {
-  driftOf,
+  driftOfVisits,
+  dueOf,
   isPractice,
-  judgingGauge,
   needsAnswer,
   type Repair,
   openEndsOf,
-  resultUncertainty,
-  type Drift,
   type HouseRules,
   type Run,
   type Valve,
@@ -15,8 +12,6 @@ import {
 } from '@holvek/core';
 import type { ShelfEntry } from '@/data/run-shelf';
 import type { Tone } from '@/ui/card';
-
-const DAY = 86_400_000;
 
 export const openRunOf = (
   shelf: ReadonlyMap<string, ShelfEntry>,
@@ -55,45 +50,6 @@ export const givenUpRunsOf = (
         run.status === 'abandoned' &&
         openEndsOf(run).length > 0,
     );
-
-/** When a valve wants its next look, from its visits, oldest first: drift decides where it comes sooner than the house's interval. */
-export function nextLook(
-  valve: Valve,
-  visits: readonly ValveVisit[],
-  rules: HouseRules,
-): Date | undefined {
-  // A visit that turned nothing proves nothing anew: the one before it still counts.
-  const last = visits.findLast(({ body }) => body.outcome !== 'left_as_found');
-  if (!last) return undefined;
-  const byHouse = addMonths(new Date(last.body.signed_at_ms), rules.months_between_visits);
-  const days = driftOfValve(valve, visits)?.daysToLeaveLane;
-  if (days === undefined) return byHouse;
-  const byDrift = new Date(last.body.signed_at_ms + days * DAY);
-  return byDrift < byHouse ? byDrift : byHouse;
-}
-
-export function driftOfValve(valve: Valve, own: readonly ValveVisit[]): Drift | undefined {
-  const last = own.at(-1)?.body;
-  const gauge = last && judgingGauge(last);
-  const visits = own.flatMap(({ body }) =>
-    body.settings[0] === undefined || body.settings[0].as_found_pa === null
-      ? []
-      : [
-          {
-            day: body.signed_at_ms / DAY,
-            asFound: body.settings[0].as_found_pa,
-            asLeft: body.settings[0].as_left_pa,
-          },
-        ],
-  );
-  const { set_point_pa: target, tolerance_pa: tolerance } = valve.target;
-  const drift = driftOf(
-    visits,
-    { lower: target - tolerance, upper: target + tolerance },
-    gauge ? resultUncertainty(gauge) : 2000,
-  );
-  return drift.ok && visits.length > 2 ? drift.value : undefined;
-}
 
 export type Standing =
   | 'never set'
@@ -135,10 +91,10 @@ export function standingOf(
   const last = visits.at(-1)?.body;
   if (last?.outcome === 'out_of_service') return 'out of service';
   if (last && needsAnswer(last)) return 'not in order';
-  const due = nextLook(valve, visits, rules);
+  const due = dueOf(valve, visits, rules);
   if (!due) return 'never set';
-  if (driftOfValve(valve, visits)?.isDrifting) return 'drifting';
-  if (due.getTime() < now - 30 * DAY) return 'overdue';
+  if (driftOfVisits(valve, visits)?.isDrifting) return 'drifting';
+  if (due.lateFrom < now) return 'overdue';
   return (last?.verdict && shortOf[last.verdict]) ?? 'in order';
 }
 

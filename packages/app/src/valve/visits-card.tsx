@@ -1,5 +1,13 @@
-import { leftWords, isInstrument, type Drift, type Valve, type ValveVisit } from '@holvek/core';
+import {
+  leftWords,
+  isInstrument,
+  type Drift,
+  type Due,
+  type Valve,
+  type ValveVisit,
+} from '@holvek/core';
 import { spanWords } from './aim-words';
+import { dueWords } from './due-words';
 import { format } from 'date-fns/format';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { useRouter } from 'expo-router';
@@ -15,7 +23,7 @@ type Props = {
   readonly valve: Valve;
   readonly sheets: readonly ValveVisit[];
   readonly drift: Drift | undefined;
-  readonly due: Date | undefined;
+  readonly due: Due | undefined;
 };
 
 /** How the valve has fared: found and left at every visit, where it is heading, the sheets themselves. */
@@ -66,8 +74,8 @@ export function VisitsCard({ valve, sheets, drift, due }: Props) {
 const spanWordsOf = (days: number): string =>
   formatDistanceToNowStrict(Date.now() + days * 86_400_000);
 
-const driftSay = (drift: Drift | undefined, due: Date | undefined): string => {
-  const next = due ? ` Next look: ${format(due, 'd MMM yyyy')}.` : '';
+const driftSay = (drift: Drift | undefined, due: Due | undefined): string => {
+  const next = due ? ` Next look: ${dueWords(due)}.` : '';
   if (!drift?.isDrifting || drift.daysToLeaveLane === undefined)
     return `Holds between visits.${next}`;
   const span = spanWordsOf(drift.daysToLeaveLane);

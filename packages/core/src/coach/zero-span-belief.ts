@@ -31,7 +31,7 @@ export type ZeroSpanOptions = {
   readonly uncertainty: number;
   /** Standard deviation of one reading with what friction adds, fraction of span. */
   readonly noise: number;
-  /** Kept free of what is allowed when it is called done, so that the next reading holds too; 0 for a window. */
+  /** Kept free of what is allowed when it is called done, so that the next reading holds too; 0 where it is no verdict. */
   readonly guard: number;
   /** House rules: how many times the error a screw is moved, because the others take some back. */
   readonly spanFactor: number;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { plateSchema } from '../family';
-import { otherTargetsSchema, targetSchema, twinSketchSchema } from '../valve';
+import { dutySchema, otherTargetsSchema, targetSchema, twinSketchSchema } from '../valve';
 
 const aboutText = z.string().max(120).optional();
 /** What tells this valve from others of its kind, as it is written on it. */
@@ -26,6 +26,10 @@ export const valveSchema = z.object({
   /** How its twin differs from the plate; absent for a twin drawn from the tag alone. */
   twin: twinSketchSchema.optional(),
   about: aboutSchema.optional(),
+  /** What it is there for, where it is another than its family's. */
+  duty: dutySchema.optional(),
+  /** Months between its visits, where its owner wants others than its duty's. */
+  visit_months: z.number().int().min(1).max(240).optional(),
   /** Taken out of the register's rounds, with its records kept; absent while it is in use. */
   retired: z.object({ why: z.string().min(1).max(400), on: z.iso.date() }).optional(),
 });

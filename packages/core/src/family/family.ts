@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { LicenceKind } from '../people';
 import type { Draw } from '../plant';
 import type { Procedure } from '../step';
-import type { AdjusterSpec, AnyPlate, PlateFact, Side, Targets } from '../valve';
+import type { AdjusterSpec, AnyPlate, Duty, PlateFact, Side, Targets } from '../valve';
 import type { Slots } from './slots';
 import type { ToolName } from './tool-names';
 
@@ -25,6 +25,8 @@ export type FamilyFacts = {
   readonly judge: Side;
   /** What is brought to every valve of it; what only one valve wants is worked out from its plate. */
   readonly tools: readonly ToolName[];
+  /** What it is ordinarily there for; process where it is not said. */
+  readonly duty?: Duty;
   /** What local law may ask of the hand that sets it. */
   readonly licence?: LicenceKind;
 };

@@ -3,6 +3,7 @@ export * from './slots';
 export * from './fill-slots';
 export * from './list';
 export * from './licence';
+export * from './duty';
 export * from './tool-names';
 export * from './tools';
 export * from './check-plate';

@@ -34,12 +34,16 @@ const SPOILS = new Set<GaugeFinding['code']>([
 /**
  * Whether a gauge may judge a setting: range, ratio of tolerance to gauge error, date, resolution.
  *
- * @param setting  set point and tolerance, Pa gauge
+ * @param setting  set point and tolerance, Pa gauge; strict where it protects people: a gauge out of date is unfit then
  * @param today    ISO date
  */
 export function gaugeFitness(
   gauge: Gauge,
-  setting: { readonly set_point_pa: number; readonly tolerance_pa: number },
+  setting: {
+    readonly set_point_pa: number;
+    readonly tolerance_pa: number;
+    readonly isStrict?: boolean;
+  },
   today: string,
   rules: HouseRules,
 ): GaugeFitness {
@@ -56,7 +60,9 @@ export function gaugeFitness(
   if (gauge.resolution_pa > setting.tolerance_pa / 2)
     findings.push({ code: 'gauge.resolution_coarse' });
   findings.push(...trustFindings(gauge, today));
-  return { grade: gradeOf(findings), findings, testUncertaintyRatio: tur, position };
+  const isStale = findings.some(({ code }) => code === 'gauge.out_of_date');
+  const grade = setting.isStrict && isStale ? 'unfit' : gradeOf(findings);
+  return { grade, findings, testUncertaintyRatio: tur, position };
 }
 
 /** Whether its readings may be trusted at all on a day, whatever it is to judge. */

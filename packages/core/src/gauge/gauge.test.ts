@@ -33,6 +33,17 @@ describe('gauge fitness', () => {
     expect(fitness.findings.map((finding) => finding.code)).toContain(code);
   });
 
+  test('out of date it judges nothing where people are protected, elsewhere it is said', () => {
+    const stale = gauge('G-1', 1000, { calibration_due_on: '2020-01-01' });
+    const grade = (isStrict: boolean) =>
+      gaugeFitness(stale, { ...target, isStrict }, TODAY, rules).grade;
+    expect(grade(true)).toBe('unfit');
+    expect(grade(false)).toBe('usable');
+    expect(
+      gaugeFitness(gauge('G-1', 1000), { ...target, isStrict: true }, TODAY, rules).grade,
+    ).toBe('fits');
+  });
+
   test('the last day of its certificate still counts', () => {
     expect(findings({ calibration_due_on: TODAY }).grade).toBe('fits');
   });

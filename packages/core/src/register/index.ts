@@ -1,3 +1,4 @@
+export * from './due';
 export * from './fact-text';
 export * from './tags';
 export * from './valve-draft';

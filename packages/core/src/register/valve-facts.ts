@@ -30,6 +30,30 @@ const named: readonly PlateFact[] = [
   { path: 'name', label: 'Name', kind: 'text', optional: true, why: 'What it serves.' },
   { path: 'place', label: 'Place', kind: 'text', optional: true },
 ];
+const visited: readonly PlateFact[] = [
+  {
+    path: 'duty',
+    label: 'What it is there for',
+    why: 'It decides how often it is looked at. Left open, it is as its family is.',
+    optional: true,
+    ...choiceOf({
+      gas: 'gas',
+      fire: 'fire protection',
+      safety: 'safety',
+      process: 'process',
+      comfort: 'comfort',
+    }),
+  },
+  {
+    path: 'visit_months',
+    label: 'Looked at every',
+    kind: 'figure',
+    unit: 'months',
+    factor: 1,
+    why: 'Only where it is another than its duty’s.',
+    optional: true,
+  },
+];
 const rated: readonly PlateFact[] = [
   { path: 'plate.size_dn', label: 'Size', kind: 'figure', unit: 'DN', factor: 1 },
   {
@@ -172,7 +196,7 @@ export function factGroups({
         title: byPoints ? 'What it works at' : `What it must hold: ${name.toLowerCase()}`,
         facts: wanted(targetPath(id)),
       })),
-    { id: 'more', title: 'If it is there', facts: [...further, ...about] },
+    { id: 'more', title: 'If it is there', facts: [...visited, ...further, ...about] },
   ];
 }
 

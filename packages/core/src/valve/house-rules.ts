@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { defaultVisits, visitRulesSchema, type VisitRules } from './duty';
 
 const fraction = z.number().min(0).max(1);
 
@@ -116,6 +117,8 @@ export const houseRulesSchema = z.object({
   edge_failures: z.number().int().min(1).max(4).optional(),
   /** ohm metre of copper at 20 °C that cables are reckoned with; absent in what was frozen before: annealed copper. */
   copper_ohm_m: z.number().min(1.6e-8).max(5e-8).optional(),
+  /** By duty; absent in what was frozen before: then every valve had the same. */
+  visits: visitRulesSchema.optional(),
   /** Absent in what was frozen before there were any. */
   instruments: instrumentRulesSchema.optional(),
 });
@@ -157,6 +160,7 @@ export const defaultHouseRules: HouseRules = {
   blowdown_most: 0.15,
   search_turn: 0.25,
   months_between_visits: 12,
+  visits: defaultVisits,
   min_flow: [
     { size_dn: 40, flow_m3s: 0.3e-3 },
     { size_dn: 50, flow_m3s: 0.5e-3 },
@@ -168,18 +172,24 @@ export const defaultHouseRules: HouseRules = {
   ],
 };
 
+const { visits: _visits, ...beforeVisits } = defaultHouseRules;
 const {
   no_flow_watch: _watch,
   edge_failures: _edges,
   copper_ohm_m: _copper,
   ...beforeWatch
-} = defaultHouseRules;
+} = beforeVisits;
 const { lockup_gas: _gas, ...beforeGas } = beforeWatch;
 /** What was ordinary in versions before: runs that were begun with it come in for as long as phones keep them. */
 export const earlierHouseRules: readonly HouseRules[] = [
+  beforeVisits,
   beforeWatch,
   { ...beforeGas, chance_past_limit: 0.01, overdemand_factor: 1.5 },
 ];
+
+/** Months between visits by duty, and the grace; where nobody has said by duty, all have the same. */
+export const visitRules = ({ visits, months_between_visits: all }: HouseRules): VisitRules =>
+  visits ?? { ...defaultVisits, gas: all, fire: all, safety: all, process: all, comfort: all };
 
 const ANNEALED_COPPER = 1.724e-8;
 export const copperOf = ({ copper_ohm_m: copper }: HouseRules): number => copper ?? ANNEALED_COPPER;

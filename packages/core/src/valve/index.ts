@@ -1,5 +1,6 @@
 export * from './adjuster';
 export * from './capabilities';
+export * from './duty';
 export * from './house-rules';
 export * from './lockup-allowed';
 export * from './log-card';

@@ -9,6 +9,7 @@ export const burnerPilotFacts: FamilyFacts = {
   gauges: { outlet: 'Manometer' },
   judge: 'outlet',
   licence: 'burner',
+  duty: 'gas',
   tools: [
     'adjuster_key',
     'lock_spanner',

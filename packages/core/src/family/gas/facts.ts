@@ -10,6 +10,7 @@ export const gasFacts: FamilyFacts = {
   judge: 'outlet',
   wantsLowRange: true,
   licence: 'gas',
+  duty: 'gas',
   tools: [
     'adjuster_key',
     'lock_spanner',

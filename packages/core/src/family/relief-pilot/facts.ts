@@ -9,6 +9,7 @@ export const reliefPilotFacts: FamilyFacts = {
   gauges: { inlet: 'Line gauge' },
   judge: 'inlet',
   licence: 'pressure_safety',
+  duty: 'safety',
   tools: [
     'adjuster_key',
     'lock_spanner',

@@ -9,6 +9,7 @@ export const reliefSpringFacts: FamilyFacts = {
   gauges: { inlet: 'Machine gauge' },
   judge: 'inlet',
   licence: 'pressure_safety',
+  duty: 'safety',
   tools: [
     'lock_spanner',
     'gauge_fittings',

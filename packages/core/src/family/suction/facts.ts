@@ -9,6 +9,7 @@ export const suctionFacts: FamilyFacts = {
   gauges: { inlet: 'Suction gauge' },
   judge: 'inlet',
   licence: 'refrigerant',
+  duty: 'comfort',
   tools: [
     'adjuster_key',
     'lock_spanner',

@@ -33,8 +33,15 @@ export class Trace {
   private readonly learned = new Map<SeenRole, number>();
   private readonly listeners = new Set<() => void>();
 
-  /** @param barometer  Pa absolute, where the gauge hangs */
-  listen(link: GaugeLink, barometer: AbsolutePressure): () => void {
+  /**
+   * @param barometer  Pa absolute, where the gauge hangs
+   * @param headOf     Pa that are added to what a gauge says now, for the column up to it
+   */
+  listen(
+    link: GaugeLink,
+    barometer: AbsolutePressure,
+    headOf: (role: SeenRole) => number = () => 0,
+  ): () => void {
     return link.subscribe(
       ({ role, line, t }) => {
         const parsed =
@@ -44,7 +51,8 @@ export class Trace {
         if (!parsed.ok) return;
         if (t < this.lastHeard()) this.beginAnew(t);
         const kept = this.state.samples[role].filter((sample) => sample.t > t - KEEP_SECONDS);
-        const samples = { ...this.state.samples, [role]: [...kept, { t, value: parsed.value.si }] };
+        const value = parsed.value.si + headOf(role);
+        const samples = { ...this.state.samples, [role]: [...kept, { t, value }] };
         this.state = { ...this.state, samples };
       },
       (sight) => {

@@ -1,5 +1,6 @@
 import {
   hasElectronics,
+  headAt,
   movesOf,
   runView,
   type FreezeError,
@@ -21,7 +22,7 @@ import {
 import { openDeviceLink } from '@/device/device-link';
 import type { StorageError } from '@/data/run-shelf';
 import { shelf } from '@/data/store';
-import { typedLink } from '@/gauge-link/gauge-link';
+import { typedLink, type SeenRole } from '@/gauge-link/gauge-link';
 import { Trace } from '@/gauge-link/trace';
 import { preferences } from '@/settings/preferences';
 import { useBarometer } from '@/settings/use-barometer';
@@ -163,7 +164,11 @@ function useTwin({
     linkRef.current = opened;
     const { twinSpeed } = preferences();
     if (twinSpeed !== 1) opened.hurry(twinSpeed);
-    const stop = trace.listen(opened, barometer);
+    const headOf = (role: SeenRole) => {
+      const { started, gauges } = shelf.snapshot().get(run.id)?.run ?? run;
+      return role === 'travel' ? 0 : headAt(started.plate, gauges[role]);
+    };
+    const stop = trace.listen(opened, barometer, headOf);
     return () => {
       stop();
       opened.close();

@@ -1,4 +1,4 @@
-import type { RunEventDraft } from '@holvek/core';
+import type { Run, RunEventDraft } from '@holvek/core';
 import { cleanup, screen, within } from '@testing-library/react';
 import { blower, gas, marked, relief, runOf } from '@/testing/family-samples';
 import { press, show, type } from '@/testing/show-step';
@@ -91,6 +91,52 @@ const parkedAndRead: RunEventDraft[] = [
     settled: true,
   },
 ];
+
+/** Every gauge of a run hung so high above its tapping, m. */
+const hung = (run: Run, height: number): Run => ({
+  ...run,
+  gauges: Object.fromEntries(
+    Object.entries(run.gauges).map(([side, gauge]) => [
+      side,
+      { ...gauge!, height_above_tapping_m: height },
+    ]),
+  ),
+});
+
+describe('a setting read by hand', () => {
+  const readAs = async (answer: string, height = 0) => {
+    const added = show(hung(runOf(gas), height), 'come_up');
+    await press(/Read gauge/);
+    await type(/^Reading of/, '2.05 kPa');
+    await press(answer);
+    return added;
+  };
+  test.each([
+    ['Take it: steady, a little flows', { in_control: true }],
+    ['steady, nothing flows', { in_control: false }],
+    ['still moving', { settled: false }],
+  ])('%s', async (answer, over) => {
+    expect(await readAs(answer)).toMatchObject([
+      { type: 'reading', purpose: 'setting', reading: { si: 2050, source: 'typed' }, ...over },
+    ]);
+  });
+
+  test('gas in the line weighs nothing, however high its gauge hangs', async () => {
+    expect(await readAs('still moving', 10)).toMatchObject([{ reading: { si: 2050 } }]);
+  });
+
+  test('water in the line is added, and what the gauge showed is kept', async () => {
+    const added = show(hung(runOf(relief, parkedAndRead), 2), 'first_dribble');
+    await press('First dribble');
+    await type('Reading of G-04', '1174 kPa');
+    expect(screen.getByText(/^at its tapping 1\s?194/)).toBeTruthy();
+    await press('Take it');
+    const head = 998.2 * 9.80665 * 2;
+    expect(added).toMatchObject([
+      { reading: { si: expect.closeTo(1_174_000 + head, 3), entered: { unit: 'kPa' } } },
+    ]);
+  });
+});
 
 describe('looking for the first dribble', () => {
   test('advises a turn that lowers, and records it', async () => {

@@ -25,6 +25,13 @@ export type FamilyFacts = {
   readonly judge: Side;
   /** What is brought to every valve of it; what only one valve wants is worked out from its plate. */
   readonly tools: readonly ToolName[];
+  /**
+   * How a person sees at a hand-held gauge that the valve rules what it shows, and how that it does not;
+   * absent where nothing is set by readings.
+   */
+  readonly control?: { readonly rules: string; readonly doesNot: string };
+  /** What stands in the line between tapping and gauge, kg/m³; gas and vapour weigh nothing there. */
+  readonly lineDensity?: number;
   /** What it is ordinarily there for; process where it is not said. */
   readonly duty?: Duty;
   /** What local law may ask of the hand that sets it. */

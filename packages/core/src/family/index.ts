@@ -4,6 +4,7 @@ export * from './fill-slots';
 export * from './list';
 export * from './licence';
 export * from './duty';
+export * from './gauge-head';
 export * from './tool-names';
 export * from './tools';
 export * from './check-plate';

@@ -55,12 +55,14 @@ export const toAbsolutePressure = (
 ): AbsolutePressure => gauge + barometer;
 
 /**
- * What to add to a reading for the water column between gauge and tapping.
+ * What to add to a reading for the column between gauge and tapping.
  *
- *     Δp = 998.2 kg/m³ · 9.80665 m/s² · height
+ *     Δp = density · 9.80665 m/s² · height
  *
- * @param height  m that the gauge hangs above its tapping (below is negative)
+ * @param height   m that the gauge hangs above its tapping (below is negative)
+ * @param density  kg/m³ of what stands in the line; water at 20 °C where nothing is said
  * @returns Pa to add: a gauge that hangs above reads low
  * @example headCorrection(1) // → 9789
  */
-export const headCorrection = (height: Length): PressureDifference => 998.2 * 9.80665 * height;
+export const headCorrection = (height: Length, density = 998.2): PressureDifference =>
+  density * 9.80665 * height;

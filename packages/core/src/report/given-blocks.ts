@@ -1,4 +1,4 @@
-import { families, familyName, procedureOf } from '../family';
+import { families, familyName, headAt, procedureOf } from '../family';
 import type { Gauge } from '../gauge';
 import { printFigure, printQuantity } from '../quantity';
 import { judgingGauge, type SheetBody } from '../sheet';
@@ -69,6 +69,7 @@ function gaugeBlock(body: SheetBody, gauge: Gauge, role: Side): Block {
         value: `${printFigure(gauge.range_low_pa, unit, step)} to ${printQuantity(gauge.range_high_pa, unit, step)}`,
       },
       { label: 'Accuracy', value: `${percent(gauge.accuracy_fraction, 2)} of span` },
+      ...hangsRows(body, gauge),
       {
         label: 'Calibrated',
         value: `${gauge.calibrated_on} to ${gauge.calibration_due_on}${isOut ? ', OUT OF DATE' : ''}`,
@@ -76,4 +77,19 @@ function gaugeBlock(body: SheetBody, gauge: Gauge, role: Side): Block {
       },
     ],
   };
+}
+
+/** The column that was added to all that a gauge showed; nothing where it hung at its tapping. */
+function hangsRows({ plate }: SheetBody, gauge: Gauge): readonly Row[] {
+  const head = headAt(plate, gauge);
+  if (head === 0) return [];
+  const { height_above_tapping_m: height, unit, resolution_pa: step } = gauge;
+  const where = height > 0 ? 'above' : 'below';
+  const added = printQuantity(Math.abs(head), unit, Math.min(step, Math.abs(head)));
+  return [
+    {
+      label: 'Hung',
+      value: `${Math.abs(height)} m ${where} its tapping: ${added} ${head > 0 ? 'added to' : 'taken from'} each reading`,
+    },
+  ];
 }

@@ -1,4 +1,5 @@
 import { settling, type Settling } from '../coach';
+import { headAt } from '../family';
 import type { Sample } from '../numerics';
 import type { Positions } from '../plant';
 import { decimalsFor, fromSI, unitOf } from '../quantity';
@@ -133,9 +134,10 @@ export class TwinHand implements Hand {
 
   read(role: GaugeRole): Reading {
     const gauge = this.run.gauges[role]!;
-    const si = readTwin(this.twin, role) ?? 0;
+    const shown = readTwin(this.twin, role) ?? 0;
     const decimals = decimalsFor(gauge.resolution_pa / unitOf(gauge.unit).factor);
-    const text = fromSI(si, gauge.unit).toFixed(decimals);
+    const text = fromSI(shown, gauge.unit).toFixed(decimals);
+    const si = shown + headAt(this.run.started.plate, gauge);
     return { si, entered: { text, unit: gauge.unit }, gauge_id: gauge.id, source: 'linked' };
   }
 

@@ -1,4 +1,4 @@
-import { drawTwin, type Plate } from '../family';
+import { drawTwin, headAt, type Plate } from '../family';
 import type { Gauge } from '../gauge';
 import { integrate, seededRandom } from '../numerics';
 import {
@@ -44,6 +44,8 @@ export type Twin = {
   readonly wanted: Positions;
   readonly inputs: Positions;
   readonly gauges: Readonly<Partial<Record<GaugeRole, Gauge>>>;
+  /** How much less a gauge shows than stands at its tapping, for the column up to it, Pa. */
+  readonly heads: Readonly<Record<GaugeRole, number>>;
   readonly pointers: Readonly<Record<GaugeRole, number>>;
   readonly draws: number;
   readonly seed: number;
@@ -107,6 +109,7 @@ export function createTwin({ plate, targets, sketch, gauges, initial }: TwinOpti
     wanted: initial,
     inputs: initial,
     gauges,
+    heads: { inlet: headAt(plate, gauges.inlet), outlet: headAt(plate, gauges.outlet) },
     pointers: { inlet: 0, outlet: 0 },
     draws: 0,
     seed: sketch.seed,
@@ -307,5 +310,5 @@ export function readTwin(twin: Twin, role: GaugeRole): number | undefined {
   if (!gauge) return undefined;
   const salt = role === 'inlet' ? 1 : 2;
   const random = seededRandom(twin.seed * 31 + Math.round(twin.t * 4) * 2 + salt);
-  return readPointer(twin.pointers[role], gauge, random);
+  return readPointer(twin.pointers[role] - twin.heads[role], gauge, random);
 }

@@ -90,13 +90,14 @@ const settingOf = (value: unknown): Setting => {
   return { plate, target, ...(other_targets ? { other_targets } : {}) };
 };
 
-/** What a gauge can tell; its next calibration may have been entered since. */
+/** What a gauge can tell; its next calibration may have been entered since, and how high it hangs is said at the run. */
 const facePart = (value: unknown) => {
   const {
     calibrated_on: _,
     calibration_due_on: _due,
     certificate: _of,
     failures: _later,
+    height_above_tapping_m: _here,
     ...face
   } = gaugeSchema.parse(value);
   return face;

@@ -296,6 +296,12 @@ describe('the log of a run', () => {
     expect(await refusals(answer)).toEqual([[start.id, code]]);
   });
 
+  test('how high a gauge hangs is said at the run, not by the register', async () => {
+    const [inlet, outlet] = gauges;
+    const hung = { gauges: { inlet, outlet: { ...outlet, height_above_tapping_m: 1.2 } } };
+    expect((await post(server, [resealed(start, hung)])).status).toBe(200);
+  });
+
   test('a phone that is behind the register may begin with what stood there', async () => {
     const changed = { ...valve, target: { ...valve.target, tolerance_pa: 22_000 } };
     expect((await server.send('PUT', `/valves/${valve.id}`, changed)).status).toBe(200);

@@ -5,6 +5,8 @@ import {
   checkPlate,
   families,
   isInstrument,
+  lineDensityOf,
+  parseQuantity,
   procedureOf,
   repairsOf,
   startDraft,
@@ -23,7 +25,7 @@ import { usePreferences } from '@/settings/preferences';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
-import { Choice } from '@/ui/field';
+import { Choice, Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Muted, Strong, Words } from '@/ui/words';
@@ -87,12 +89,19 @@ function StartForm({
     firstChoice(gauges, valve, sides, fitness),
   );
   const [trouble, setTrouble] = useState<string>();
-  const gaugeAt = (side: Side) => gauges.find(({ id }) => id === chosen[side]);
+  const [heights, setHeights] = useState<Partial<Record<Side, string>>>({});
+  const gaugeAt = (side: Side) =>
+    hungAt(
+      gauges.find(({ id }) => id === chosen[side]),
+      heights[side],
+    );
   const stop = checkPlate(valve.plate, valve).find((issue) => issue.stops);
   const isUnfit = sides.some(({ side, judges }) => {
     const gauge = gaugeAt(side);
     return !gauge || (judges && fitness(side)(gauge).grade === 'unfit');
   });
+  const isWeighed = (side: Side) =>
+    lineDensityOf(valve.plate) > 0 && !(isInstrument(valve.plate) && side === 'inlet');
   const repairs = useRepairs();
   const open = useOpenRun(valve.id) !== undefined;
   const isTaken = !isPractice && (open || barred !== undefined);
@@ -154,20 +163,64 @@ function StartForm({
         />
       ) : null}
       {sides.map(({ side, judges }) => (
-        <GaugeChoice
-          key={side}
-          label={families[valve.plate.family].gauges[side] ?? side}
-          gauges={gauges.filter(
-            ({ id }) => !sides.some((other) => other.side !== side && chosen[other.side] === id),
-          )}
-          value={chosen[side] ?? ''}
-          fitness={judges ? fitness(side) : undefined}
-          onChange={(id) => setChosen((now) => ({ ...now, [side]: id }))}
-        />
+        <YStack key={side} gap="$2">
+          <GaugeChoice
+            label={families[valve.plate.family].gauges[side] ?? side}
+            gauges={gauges.filter(
+              ({ id }) => !sides.some((other) => other.side !== side && chosen[other.side] === id),
+            )}
+            value={chosen[side] ?? ''}
+            fitness={judges ? fitness(side) : undefined}
+            onChange={(id) => setChosen((now) => ({ ...now, [side]: id }))}
+          />
+          {isWeighed(side) ? (
+            <HeightField
+              gauge={gauges.find(({ id }) => id === chosen[side])}
+              text={heights[side]}
+              onChange={(text) => setHeights((now) => ({ ...now, [side]: text }))}
+            />
+          ) : null}
+        </YStack>
       ))}
     </Screen>
   );
 }
+
+/** A gauge as it hangs today; undefined where there is none, or its height cannot be read. */
+function hungAt(gauge: Gauge | undefined, text: string | undefined): Gauge | undefined {
+  if (!gauge || text === undefined) return gauge;
+  const height = heightOf(text);
+  return height === undefined ? undefined : { ...gauge, height_above_tapping_m: height };
+}
+
+type HeightFieldProps = {
+  readonly gauge: Gauge | undefined;
+  readonly text: string | undefined;
+  readonly onChange: (text: string) => void;
+};
+
+/** How high it hangs: the column up to it is added to every reading. */
+function HeightField({ gauge, text, onChange }: HeightFieldProps) {
+  if (!gauge) return null;
+  const shown = text ?? String(gauge.height_above_tapping_m);
+  return (
+    <Field
+      label={`${gauge.tag} hangs above its tapping`}
+      unit="m"
+      numeric
+      value={shown}
+      onChangeText={onChange}
+      maxLength={12}
+      hint="Below it is negative. The column up to it is added to every reading."
+      error={heightOf(shown) === undefined ? 'A height in metres, please, within 100.' : undefined}
+    />
+  );
+}
+
+const heightOf = (text: string): number | undefined => {
+  const parsed = parseQuantity(text.trim() === '' ? '0' : text, 'length', 'm');
+  return parsed.ok && Math.abs(parsed.value.si) <= 100 ? parsed.value.si : undefined;
+};
 
 type GaugeChoiceProps = {
   readonly label: string;

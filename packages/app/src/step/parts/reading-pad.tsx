@@ -1,8 +1,9 @@
-import { parsePressure, readingDoubt, type Gauge } from '@holvek/core';
+import { parsePressure, readingDoubt, type FamilyFacts, type Gauge } from '@holvek/core';
 import Delete from 'lucide-react-native/icons/delete';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
-import type { TypedValue } from './use-reading';
+import type { Eye, TypedValue } from './use-reading';
+import { useHead } from '@/run/use-head';
 import { useBarometer } from '@/settings/use-barometer';
 import { useUnits } from '@/settings/use-units';
 import { useInk } from '@/theme/use-ink';
@@ -18,20 +19,25 @@ const UNITS = ['kPa', 'bar', 'psi', 'mbar'] as const;
 export function ReadingPad({
   gauge,
   hint,
+  control,
   onTake,
 }: {
   readonly gauge: Gauge;
   readonly hint?: string;
-  readonly onTake: (value: TypedValue) => void;
+  /** Asked with every reading by which something is set: whether the valve rules the gauge. */
+  readonly control?: FamilyFacts['control'];
+  readonly onTake: (value: TypedValue, eye: Eye) => void;
 }) {
   const units = useUnits();
   const ink = useInk();
   const [text, setText] = useState('');
   const [unit, setUnit] = useState<string>(units.pressure);
   const read = readTyped(text, unit, useBarometer());
+  const head = useHead(gauge);
   const doubt = read && 'si' in read ? readingDoubt(gauge, read.si) : undefined;
-  const take = () => {
-    if (read && 'si' in read) onTake({ si: read.si, entered: read.entered });
+  const isRead = read !== undefined && 'si' in read;
+  const take = (eye: Eye = 'rules') => {
+    if (isRead) onTake({ si: read.si + head, entered: read.entered }, eye);
   };
   return (
     <YStack gap="$3">
@@ -39,7 +45,7 @@ export function ReadingPad({
         aria-label={`Reading of ${gauge.tag}`}
         value={text}
         onChangeText={setText}
-        onSubmitEditing={take}
+        onSubmitEditing={() => take()}
         inputMode="decimal"
         maxLength={80}
         autoFocus
@@ -60,7 +66,9 @@ export function ReadingPad({
           <Figure color={doubt ? '$vermilion' : '$muted'}>
             {doubt
               ? eventTrouble(doubt, units)
-              : `= ${units.withUnit(read.si, gauge.resolution_pa)}`}
+              : head === 0
+                ? `= ${units.withUnit(read.si, gauge.resolution_pa)}`
+                : `at its tapping ${units.withUnit(read.si + head, gauge.resolution_pa)}`}
           </Figure>
         )}
       </YStack>
@@ -120,10 +128,20 @@ export function ReadingPad({
         >
           <Delete size={24} color={ink.color} />
         </Press>
-        <BigButton flex={2} onPress={take} disabled={!read || !('si' in read)}>
-          Take it
+        <BigButton flex={control ? 4 : 2} onPress={() => take()} disabled={!isRead}>
+          {control ? `Take it: ${control.rules}` : 'Take it'}
         </BigButton>
       </XStack>
+      {control ? (
+        <XStack gap="$2">
+          <BigButton flex={1} kind="outline" onPress={() => take('moving')} disabled={!isRead}>
+            still moving
+          </BigButton>
+          <BigButton flex={1} kind="outline" onPress={() => take('does_not')} disabled={!isRead}>
+            {control.doesNot}
+          </BigButton>
+        </XStack>
+      ) : null}
     </YStack>
   );
 }

@@ -1,7 +1,7 @@
-import type { Gauge } from '@holvek/core';
+import type { FamilyFacts, Gauge } from '@holvek/core';
 import { OtherAmount } from './other-amount';
 import { ReadingPad } from './reading-pad';
-import type { TypedValue } from './use-reading';
+import type { Eye, TypedValue } from './use-reading';
 import { BottomSheet } from '@/ui/bottom-sheet';
 
 /** A reading typed from a hand-held gauge. */
@@ -10,6 +10,7 @@ export const PadSheet = ({
   title,
   gauge,
   hint,
+  control,
   onTake,
   onClose,
 }: {
@@ -17,11 +18,19 @@ export const PadSheet = ({
   readonly title: string;
   readonly gauge: Gauge | undefined;
   readonly hint?: string;
-  readonly onTake: (value: TypedValue) => void;
+  readonly control?: FamilyFacts['control'];
+  readonly onTake: (value: TypedValue, eye: Eye) => void;
   readonly onClose: () => void;
 }) => (
   <BottomSheet isOpen={isOpen} title={title} onClose={onClose}>
-    {gauge ? <ReadingPad gauge={gauge} onTake={onTake} {...(hint ? { hint } : {})} /> : null}
+    {gauge ? (
+      <ReadingPad
+        gauge={gauge}
+        onTake={onTake}
+        {...(hint ? { hint } : {})}
+        {...(control ? { control } : {})}
+      />
+    ) : null}
   </BottomSheet>
 );
 

@@ -11,13 +11,21 @@ import {
   type Watched,
 } from '@holvek/core';
 import { useDesk } from '@/run/use-desk';
+import { useHead } from '@/run/use-head';
 import { latest, useTrace } from '@/gauge-link/trace';
 import { useSettling } from '@/gauge-link/use-settling';
 
 export type TypedValue = { readonly si: number; readonly entered: Reading['entered'] };
 
+/** What the eye says of a typed reading of a setting: still moving, or steady with the valve in control or not. */
+export type Eye = 'rules' | 'does_not' | 'moving';
+
 /** Where a reading belongs to a record over time: s since that began, and what was said since the reading before. */
-type OverTime = { readonly elapsed_s?: number; readonly between?: Watched[] };
+type OverTime = {
+  readonly elapsed_s?: number;
+  readonly between?: Watched[];
+  readonly in_control?: boolean;
+};
 
 /** Taking a reading for a step: from the linked gauge as it stands, or as typed. */
 export function useReading(step: Step, of?: GaugeRole) {
@@ -25,6 +33,7 @@ export function useReading(step: Step, of?: GaugeRole) {
   const seen = useTrace(trace);
   const role = of ?? roleOf(step) ?? judgeOf(run.started.plate);
   const gauge = run.gauges[role];
+  const head = useHead(gauge);
   const live = isLinked ? latest(seen, role) : undefined;
   const state = useSettling(trace, role, isLinked ? gauge?.resolution_pa : undefined);
 
@@ -36,15 +45,16 @@ export function useReading(step: Step, of?: GaugeRole) {
       purpose: ('purpose' in step ? step.purpose : undefined) ?? 'setting',
       reading,
       settled,
-      ...over,
       ...(seen.sight ? { in_control: !seen.sight.wideOpen } : {}),
+      ...over,
     });
 
   const takeLinked = async (over?: OverTime): Promise<boolean> => {
     if (!gauge || !live) return false;
     const si = state?.state === 'settled' ? roundTo(state.level, gauge.resolution_pa) : live.value;
     const decimals = decimalsFor(gauge.resolution_pa / unitOf(gauge.unit).factor);
-    const entered = { text: fromSI(si, gauge.unit).toFixed(decimals), unit: gauge.unit };
+    const shown = fromSI(si - head, gauge.unit);
+    const entered = { text: shown.toFixed(decimals), unit: gauge.unit };
     return record(
       { si, entered, gauge_id: gauge.id, source: 'linked' },
       state?.state === 'settled',
@@ -56,6 +66,13 @@ export function useReading(step: Step, of?: GaugeRole) {
     if (!gauge) return false;
     const reading: Reading = { ...value, gauge_id: gauge.id, source: 'typed' };
     return record(reading, isTypedSettled(value.si), over);
+  };
+
+  /** A typed reading of a setting, with what the eye says of it. */
+  const takeSeen = async (value: TypedValue, eye: Eye): Promise<boolean> => {
+    if (eye !== 'moving') return takeTyped(value, { in_control: eye === 'rules' });
+    if (!gauge) return false;
+    return record({ ...value, gauge_id: gauge.id, source: 'typed' }, false);
   };
 
   /** Long enough after the last turn, or two readings that agree. */
@@ -77,11 +94,13 @@ export function useReading(step: Step, of?: GaugeRole) {
     role,
     gauge,
     live,
+    head,
     settling: state,
     sight: seen.sight,
     samples: seen.samples[role],
     takeLinked,
     takeTyped,
+    takeSeen,
   };
 }
 

@@ -1,4 +1,4 @@
-import type { StepOf } from '@holvek/core';
+import { families, type StepOf } from '@holvek/core';
 import { DeafSheet } from './deaf-sheet';
 import { LaneStrip } from './lane-strip';
 import { MoveCard } from './move-card';
@@ -68,6 +68,7 @@ function SetSheets({
   readonly isOpen: Setting['open'];
 }) {
   const { view, gauge, settling, sight, wait, close, turn, typed } = setting;
+  const { control } = families[useDesk().run.started.plate.family];
   const waiting = `Still settling for about ${wait} s: a reading now counts only if the next one agrees.`;
   return (
     <>
@@ -76,6 +77,7 @@ function SetSheets({
         title={`Read ${gauge?.tag ?? 'the gauge'}`}
         gauge={gauge}
         hint={wait > 0 ? waiting : 'Needle still? What does it show?'}
+        {...(control ? { control } : {})}
         onTake={typed}
         onClose={close}
       />

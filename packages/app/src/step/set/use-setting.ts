@@ -1,7 +1,7 @@
 import { promptOf, settingView, type SettingView, type StepOf } from '@holvek/core';
 import { useState } from 'react';
 import { useWait } from './use-wait';
-import { useReading, type TypedValue } from '../parts/use-reading';
+import { useReading, type Eye, type TypedValue } from '../parts/use-reading';
 import { useDesk } from '@/run/use-desk';
 import { useKeys } from '@/shell/use-keys';
 import type { Units } from '@/settings/use-units';
@@ -13,7 +13,7 @@ export function useSetting(step: StepOf<'set'>) {
   const view = settingView(run, adjuster);
   const prompt = promptOf(run, step);
   const reading = useReading(step);
-  const { gauge, live, settling, takeLinked, takeTyped } = reading;
+  const { gauge, live, settling, takeLinked, takeSeen } = reading;
   const [open, setOpen] = useState<'pad' | 'deaf' | 'amount'>();
   const close = () => setOpen(undefined);
   const turnedAt = run.marks[adjuster]?.findLast(({ kind }) => kind === 'turned')?.atMs;
@@ -48,9 +48,9 @@ export function useSetting(step: StepOf<'set'>) {
     turn,
     read,
     next,
-    typed: (value: TypedValue) => {
+    typed: (value: TypedValue, eye: Eye) => {
       close();
-      void takeTyped(value);
+      void takeSeen(value, eye);
     },
     note:
       last && shown !== undefined

@@ -8,6 +8,7 @@ export const electronicPilotFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Set value', 'from_below', 'outlet')],
   gauges: { inlet: 'Calibrator', outlet: 'Line gauge' },
   judge: 'outlet',
+  lineDensity: 998.2,
   licence: 'electrical',
   tools: [
     'pilot_reader',

@@ -8,6 +8,7 @@ export const gasFacts: FamilyFacts = {
   adjusters: [{ ...mainAdjuster('Pilot adjuster', 'from_below', 'outlet'), fluid: 'gas' }],
   gauges: { outlet: 'Low-range gauge' },
   judge: 'outlet',
+  control: { rules: 'steady, a little flows', doesNot: 'steady, nothing flows' },
   wantsLowRange: true,
   licence: 'gas',
   duty: 'gas',

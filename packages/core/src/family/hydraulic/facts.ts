@@ -13,6 +13,8 @@ export const hydraulicFacts: FamilyFacts = {
   ],
   gauges: { inlet: 'Pump gauge' },
   judge: 'inlet',
+  control: { rules: 'steady, oil passes', doesNot: 'steady, nothing passes' },
+  lineDensity: 870,
   tools: [
     'lock_spanner',
     'hex_keys',

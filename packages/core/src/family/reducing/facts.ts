@@ -8,6 +8,8 @@ export const reducingFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Pilot adjuster', 'from_below', 'outlet')],
   gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
   judge: 'outlet',
+  control: { rules: 'steady, vent runs', doesNot: 'steady, vent dry' },
+  lineDensity: 998.2,
   tools: [
     'adjuster_key',
     'lock_spanner',

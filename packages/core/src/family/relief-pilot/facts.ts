@@ -8,6 +8,7 @@ export const reliefPilotFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Pilot adjuster', 'from_above', 'inlet')],
   gauges: { inlet: 'Line gauge' },
   judge: 'inlet',
+  lineDensity: 998.2,
   licence: 'pressure_safety',
   duty: 'safety',
   tools: [

@@ -8,6 +8,7 @@ export const reliefSpringFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Spring cover', 'from_below', 'inlet')],
   gauges: { inlet: 'Machine gauge' },
   judge: 'inlet',
+  control: { rules: 'it blows, needle steady', doesNot: 'it stays shut' },
   licence: 'pressure_safety',
   duty: 'safety',
   tools: [

@@ -8,6 +8,7 @@ export const selfOperatedFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Adjusting screw', 'from_below', 'outlet')],
   gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
   judge: 'outlet',
+  control: { rules: 'steady, a little flows', doesNot: 'steady, nothing flows' },
   tools: [
     'lock_spanner',
     'adjuster_key',

@@ -8,6 +8,7 @@ export const suctionFacts: FamilyFacts = {
   adjusters: [mainAdjuster('Control adjuster', 'from_below', 'inlet')],
   gauges: { inlet: 'Suction gauge' },
   judge: 'inlet',
+  control: { rules: 'steady, its gas line warm', doesNot: 'steady, its gas line cold' },
   licence: 'refrigerant',
   duty: 'comfort',
   tools: [

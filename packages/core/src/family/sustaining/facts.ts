@@ -11,6 +11,8 @@ export const sustainingFacts: FamilyFacts = {
   ],
   gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
   judge: 'inlet',
+  control: { rules: 'steady, vent runs', doesNot: 'steady, vent dry' },
+  lineDensity: 998.2,
   tools: [
     'adjuster_key',
     'lock_spanner',

@@ -1,0 +1,59 @@
+import { printersIn } from '../report';
+import { givenBlocks } from '../report/given-blocks';
+import { unwrap } from '../result';
+import { freezeSheet } from '../sheet';
+import { familyStarted, rehearsedFamily, type SampleName } from '../testing/family-samples';
+import { rehearsedDraft } from '../testing/samples';
+import { stepsOfKind } from '../step';
+import { procedures, procedureOf, definitionOf, families } from './list';
+import { headAt, lineDensityOf } from './gauge-head';
+
+describe('the column between a gauge and its tapping', () => {
+  test.each<[SampleName, number]>([
+    ['sustaining', 998.2],
+    ['relief_pilot', 998.2],
+    ['hydraulic', 870],
+    ['gas', 0],
+    ['relief_spring', 0],
+    ['suction', 0],
+  ])('%s: %d kg/m³', (name, density) => {
+    const { plate } = familyStarted(name);
+    expect(lineDensityOf(plate)).toBe(density);
+    expect(headAt(plate, { height_above_tapping_m: -2 })).toBeCloseTo(density * 9.80665 * -2, 6);
+    expect(headAt(plate, undefined)).toBe(0);
+  });
+
+  test('a valve set by a gauge that hangs high is set at its tapping, and the sheet says so', () => {
+    const started = familyStarted('sustaining');
+    const height = 8;
+    const gauges = Object.fromEntries(
+      Object.entries(started.gauges).map(([side, gauge]) => [
+        side,
+        { ...gauge!, height_above_tapping_m: height },
+      ]),
+    );
+    const { run, events } = rehearsedDraft({ ...started, gauges });
+    const head = 998.2 * 9.80665 * height;
+    const body = unwrap(freezeSheet(run, null));
+    const [setting] = body.settings;
+    expect(setting!.verdict).toMatch(/^pass/);
+    for (const event of events) {
+      if (event.type !== 'reading') continue;
+      const shown = Number(event.reading.entered.text) * 1000;
+      expect(event.reading.si - shown).toBeCloseTo(head, 3);
+    }
+    const words = JSON.stringify(givenBlocks(body, printersIn('kPa')));
+    expect(words).toMatch(/8 m above its tapping: 78(\.\d+)?.kPa added to each reading/u);
+    const level = unwrap(freezeSheet(rehearsedFamily('sustaining').run, null));
+    expect(JSON.stringify(givenBlocks(level, printersIn('kPa')))).not.toContain('its tapping:');
+  });
+});
+
+test('whoever sets by readings is asked whether the valve rules them', () => {
+  for (const family of Object.keys(families)) {
+    const sets = procedureOf(family).steps.some(({ kind }) => kind === 'set');
+    expect([family, definitionOf(family).facts.control !== undefined]).toEqual([family, sets]);
+  }
+  expect(procedures.length).toBeGreaterThan(20);
+  expect(stepsOfKind(rehearsedFamily('gas').run, 'set')).toHaveLength(1);
+});

@@ -82,10 +82,15 @@ test('a target over its rating is refused with the reason, and the old one stand
 test('a gauge out of date is warned of, and one that cannot judge is not taken', async ({
   page,
 }) => {
-  await page.goto('/valves/prv-03/start');
+  await page.goto('/valves/prv-12/start');
   await page.getByRole('radio', { name: /G-15/ }).first().click();
   await expect(page.getByText(/Calibration ran out/)).toBeVisible();
   await expect(page.getByTestId('start-run')).toBeEnabled();
+  // Where it protects people such a gauge judges nothing.
+  await page.goto('/valves/prv-03/start');
+  await page.getByRole('radio', { name: /G-15/ }).first().click();
+  await expect(page.getByText(/Calibration ran out/)).toBeVisible();
+  await expect(page.getByTestId('start-run')).toBeDisabled();
   await page.getByRole('radio', { name: /G-21/ }).first().click();
   await expect(page.getByTestId('start-run')).toBeDisabled();
 });

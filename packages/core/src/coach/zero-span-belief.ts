@@ -64,78 +64,121 @@ export const errorSd = ({ rows, spots: all }: Pick<Replay, 'rows' | 'spots'>, i:
     ),
   );
 
+type ReadMark = Extract<ZeroSpanMark, { kind: 'read' }>;
+
 /** What the marks have taught, and how far each spot has been moved since it was read. */
 export function replay(
   marks: readonly ZeroSpanMark[],
   used: readonly Spot[],
   options: ZeroSpanOptions,
 ): Replay {
-  const rows = used.map((spot) => firstGuess(spot, used, options));
-  const state: SpotState[] = used.map(() => ({
-    error: 0,
-    moved: used.map(() => 0),
-    isRead: false,
-    guesses: 0,
-  }));
-  const perTurn: Partial<Record<ScrewName, number>> = { ...options.perTurn };
-  const seenToMove = new Set<ScrewName>();
-  let pending: { screw: ScrewName; turns: number } | undefined;
-  const moveSeen = (screw: ScrewName, seen: number) => {
-    const j = used.indexOf(spotOf[screw]);
-    for (const own of state) if (own.isRead) own.moved[j]! += seen;
-  };
-  const settle = () => {
-    if (pending) moveSeen(pending.screw, pending.turns * (perTurn[pending.screw] ?? 0.1));
-    pending = undefined;
-  };
+  const replaying = new Replaying(used, options);
   for (const mark of marks) {
-    if (mark.kind === 'turned') {
-      if (!used.includes(spotOf[mark.screw])) continue;
-      if (pending?.screw === mark.screw) pending.turns += mark.turns;
-      else {
-        settle();
-        pending = { screw: mark.screw, turns: mark.turns };
-      }
-      continue;
+    if (mark.kind === 'turned') replaying.turned(mark.screw, mark.turns);
+    else if (mark.atLeast === undefined) replaying.read(mark);
+    else replaying.readBeyond(mark, mark.atLeast);
+  }
+  return replaying.end();
+}
+
+/** Marks taken one after another. */
+class Replaying {
+  private readonly rows: Row[];
+  private readonly spots: SpotState[];
+  private readonly perTurn: Partial<Record<ScrewName, number>>;
+  private readonly seenToMove = new Set<ScrewName>();
+  /** A screw that was turned and whose spot has not been read since. */
+  private pending: { screw: ScrewName; turns: number } | undefined;
+
+  constructor(
+    private readonly used: readonly Spot[],
+    private readonly options: ZeroSpanOptions,
+  ) {
+    this.rows = used.map((spot) => firstGuess(spot, used, options));
+    this.spots = used.map(() => ({
+      error: 0,
+      moved: used.map(() => 0),
+      isRead: false,
+      guesses: 0,
+    }));
+    this.perTurn = { ...options.perTurn };
+  }
+
+  turned(screw: ScrewName, turns: number): void {
+    if (!this.used.includes(spotOf[screw])) return;
+    if (this.pending?.screw === screw) {
+      this.pending.turns += turns;
+      return;
     }
-    const i = used.indexOf(mark.spot);
-    const own = state[i];
-    if (!own) continue;
-    if (mark.atLeast !== undefined) {
-      const screw = screwAt[mark.spot];
-      const wasTurned = pending?.screw === screw;
-      settle();
-      // Turned for it time and again, and it never came: it may work the other way.
-      if (wasTurned && !seenToMove.has(screw) && own.guesses > 0 && own.guesses % TRIES === 0)
-        perTurn[screw] = -(perTurn[screw] ?? 0.1);
-      own.error = beyond(mark.error, mark.atLeast, own, expectedError({ rows, spots: state }, i));
-      own.moved = used.map(() => 0);
-      own.isRead = true;
-      own.guesses += 1;
-      continue;
-    }
+    this.settle();
+    this.pending = { screw, turns };
+  }
+
+  read({ spot, error }: ReadMark): void {
+    const i = this.used.indexOf(spot);
+    const own = this.spots[i];
+    if (!own) return;
     // From a guess nothing is learned of the move that led away from it.
     const isSeen = own.isRead && own.guesses === 0;
-    if (pending && spotOf[pending.screw] === mark.spot && isSeen) {
+    const { pending } = this;
+    if (pending && spotOf[pending.screw] === spot && isSeen) {
       // Seen at its own spot: the move is what the pointer did, however far the screw went.
-      const seen = mark.error - expectedError({ rows, spots: state }, i);
-      if (Math.abs(seen) > 2 * options.noise && Math.abs(pending.turns) > 0.01) {
-        perTurn[pending.screw] = seen / pending.turns;
-        seenToMove.add(pending.screw);
-      }
-      moveSeen(pending.screw, seen);
-      pending = undefined;
+      this.learnTurn(pending, error - expectedError(this.state, i));
     } else {
-      settle();
-      if (isSeen) learn(rows[i]!, own.moved, mark.error - own.error, i, options.noise);
+      this.settle();
+      if (isSeen) learn(this.rows[i]!, own.moved, error - own.error, i, this.options.noise);
     }
-    own.error = mark.error;
-    own.moved = used.map(() => 0);
-    own.isRead = true;
-    own.guesses = 0;
+    Object.assign(own, { error, moved: this.used.map(() => 0), isRead: true, guesses: 0 });
   }
-  settle();
-  return { rows, spots: state, perTurn };
+
+  /** An end that lies beyond the signal: how far, nobody saw. */
+  readBeyond({ spot, error: bound }: ReadMark, side: 'over' | 'under'): void {
+    const i = this.used.indexOf(spot);
+    const own = this.spots[i];
+    if (!own) return;
+    const screw = screwAt[spot];
+    const wasTurned = this.pending?.screw === screw;
+    this.settle();
+    // Turned for it time and again, and it never came: it may work the other way.
+    const isTried = own.guesses > 0 && own.guesses % TRIES === 0;
+    if (wasTurned && isTried && !this.seenToMove.has(screw))
+      this.perTurn[screw] = -(this.perTurn[screw] ?? 0.1);
+    const error = beyond(bound, side, own, expectedError(this.state, i));
+    const guesses = own.guesses + 1;
+    Object.assign(own, { error, moved: this.used.map(() => 0), isRead: true, guesses });
+  }
+
+  end(): Replay {
+    this.settle();
+    return { rows: this.rows, spots: this.spots, perTurn: this.perTurn };
+  }
+
+  private get state(): Pick<Replay, 'rows' | 'spots'> {
+    return { rows: this.rows, spots: this.spots };
+  }
+
+  private learnTurn({ screw, turns }: { screw: ScrewName; turns: number }, seen: number): void {
+    if (Math.abs(seen) > 2 * this.options.noise && Math.abs(turns) > 0.01) {
+      this.perTurn[screw] = seen / turns;
+      this.seenToMove.add(screw);
+    }
+    this.moveSeen(screw, seen);
+    this.pending = undefined;
+  }
+
+  private moveSeen(screw: ScrewName, seen: number): void {
+    const j = this.used.indexOf(spotOf[screw]);
+    for (const own of this.spots) if (own.isRead) own.moved[j]! += seen;
+  }
+
+  /** What was turned and not looked at counts as its turns are worth. */
+  private settle(): void {
+    if (this.pending) {
+      const { screw, turns } = this.pending;
+      this.moveSeen(screw, turns * (this.perTurn[screw] ?? 0.1));
+    }
+    this.pending = undefined;
+  }
 }
 
 /** Moves that may bring nothing to be seen before the screw is tried the other way. */

@@ -5,7 +5,6 @@ import {
   actuatorPlant,
   boilerPlant,
   controllerPlant,
-  freeScrew,
   linePlant,
   linkagePlant,
   movePointer,
@@ -14,7 +13,6 @@ import {
   screwFor,
   sensorShare,
   setPointOf,
-  solidScrew,
   turnScrew,
   type DrawnPlant,
   type Plant,
@@ -25,7 +23,8 @@ import {
   type Settings,
 } from '../plant';
 import type { GaugeRole } from '../step';
-import { targetOf, type Targets, type TwinSketch } from '../valve';
+import type { Targets, TwinSketch } from '../valve';
+import { parkScrew, printedScales } from './screw-places';
 
 /** A valve's simulated twin at one moment: plain data, so that it can be kept and sent. */
 export type Twin = {
@@ -94,7 +93,7 @@ export function createTwin({ plate, targets, sketch, gauges, initial }: TwinOpti
     plant,
     screwParams,
     screws,
-    scales: scalesOf(Object.keys(screwParams), targets, sketch.seed),
+    scales: printedScales(Object.keys(screwParams), targets, sketch.seed),
     springs: Object.fromEntries(
       Object.keys(screwParams).map((id) => {
         const own = id === 'main' ? plate : plate.others![id]!;
@@ -117,20 +116,6 @@ export function createTwin({ plate, targets, sketch, gauges, initial }: TwinOpti
   };
   const rested = advanceTwin(start, 90);
   return { ...rested, t: 0 };
-}
-
-/** How far off a printed scale may be, as a share, one standard deviation. */
-const SCALE_SD = 0.03;
-
-/** What a screw is at when its printed scale stands at its target, Pa. */
-function scalesOf(ids: readonly string[], targets: Targets, seed: number): Twin['scales'] {
-  const random = seededRandom(seed * 31 + 7);
-  return Object.fromEntries(
-    ids.map((id) => [
-      id,
-      Math.abs(targetOf(targets, id)?.set_point_pa ?? 0) * (1 + SCALE_SD * random.normal()),
-    ]),
-  );
 }
 
 /** Set points of all screws, kPa. */
@@ -194,9 +179,6 @@ function moveHands(now: Positions, wanted: Positions, dt: number): Positions {
 
 const ADJUSTER = 'adjuster_';
 const SPRING = 'spring_';
-/** Turns above free at which an adjuster is parked that must only just bear on its spring. */
-const NEAR_FREE = 1;
-
 /**
  * Does to the twin what a step says: cocks moved, adjusters parked `free`, `near_free` or
  * `full`, or set by their printed scale, `scaled`.
@@ -236,15 +218,6 @@ function changeSpring(twin: Twin, id: string, colour: string): Twin {
     screwParams: { ...twin.screwParams, [id]: { ...params, rate: (params.rate * rate) / before } },
   };
 }
-
-const parkScrew = (word: number | string, params: ScrewParams): Screw | undefined =>
-  word === 'free'
-    ? freeScrew
-    : word === 'near_free'
-      ? turnScrew(freeScrew, params, params.sense * NEAR_FREE)
-      : word === 'full'
-        ? solidScrew(params)
-        : undefined;
 
 /** Turns an adjuster as a hand does: the turn asked for, give or take a twenty-fifth of a turn. */
 export function turnTwin(twin: Twin, adjuster: string, turns: number): Twin {

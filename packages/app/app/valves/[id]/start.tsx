@@ -6,7 +6,6 @@ import {
   families,
   isInstrument,
   lineDensityOf,
-  parseQuantity,
   procedureOf,
   repairsOf,
   startDraft,
@@ -20,12 +19,13 @@ import { YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useIsReadyToStart, useRepairs, useValves } from '@/data/queries';
 import { shelf } from '@/data/store';
 import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
+import { HeightField, hungAt } from '@/gauge/height-field';
 import { useBarred } from '@/people/use-licence';
 import { usePreferences } from '@/settings/preferences';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
-import { Choice, Field } from '@/ui/field';
+import { Choice } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Muted, Strong, Words } from '@/ui/words';
@@ -185,42 +185,6 @@ function StartForm({
     </Screen>
   );
 }
-
-/** A gauge as it hangs today; undefined where there is none, or its height cannot be read. */
-function hungAt(gauge: Gauge | undefined, text: string | undefined): Gauge | undefined {
-  if (!gauge || text === undefined) return gauge;
-  const height = heightOf(text);
-  return height === undefined ? undefined : { ...gauge, height_above_tapping_m: height };
-}
-
-type HeightFieldProps = {
-  readonly gauge: Gauge | undefined;
-  readonly text: string | undefined;
-  readonly onChange: (text: string) => void;
-};
-
-/** How high it hangs: the column up to it is added to every reading. */
-function HeightField({ gauge, text, onChange }: HeightFieldProps) {
-  if (!gauge) return null;
-  const shown = text ?? String(gauge.height_above_tapping_m);
-  return (
-    <Field
-      label={`${gauge.tag} hangs above its tapping`}
-      unit="m"
-      numeric
-      value={shown}
-      onChangeText={onChange}
-      maxLength={12}
-      hint="Below it is negative. The column up to it is added to every reading."
-      error={heightOf(shown) === undefined ? 'A height in metres, please, within 100.' : undefined}
-    />
-  );
-}
-
-const heightOf = (text: string): number | undefined => {
-  const parsed = parseQuantity(text.trim() === '' ? '0' : text, 'length', 'm');
-  return parsed.ok && Math.abs(parsed.value.si) <= 100 ? parsed.value.si : undefined;
-};
 
 type GaugeChoiceProps = {
   readonly label: string;

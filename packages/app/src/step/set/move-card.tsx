@@ -50,7 +50,7 @@ export function MoveCard(props: Props) {
 function ReadFirst({ view: { dots, isInControl }, pendingHint, wasUnsettled }: Props) {
   const hint = isInControl
     ? pendingHint
-    : 'It was not in control, so that reading teaches nothing. Still filling: wait, and read again.';
+    : 'It was not in control, so that reading teaches nothing. Wait until the valve rules it, then read again.';
   return (
     <>
       <Title>{dots.length === 0 ? 'Read the gauge' : 'Read it again'}</Title>

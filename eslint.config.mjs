@@ -108,6 +108,7 @@ export default [
       'import/namespace': 'off',
       'import/export': 'off',
       'import/no-named-as-default-member': 'off',
+      'import/no-named-as-default': 'off',
       'react/no-unescaped-entities': 'off',
     },
   },

@@ -56,7 +56,7 @@ export function startDraft(
     house_rules: rules,
     priors: ratePriors(valve.plate, (adjuster) => taughtBy(records, valve, adjuster), rules),
     purpose: twin ? 'practice' : 'record',
-    sheet_version: 2,
+    sheet_version: 3,
     ...answerTo(records),
     ...(repair ? { answers_repair: repairAnswered(repair) } : {}),
     ...(twin ? { twin } : {}),

@@ -4,7 +4,7 @@ import { gauge, target } from '../testing/samples';
 import { defaultHouseRules as rules } from '../valve';
 import { gaugeFitness } from './fitness';
 import { gaugeError, gaugeSchema, gaugeSpan } from './gauge';
-import { readingUncertainty, resultUncertainty } from './uncertainty';
+import { readingUncertainty, resultUncertainty, settingUncertainty } from './uncertainty';
 import { guardedVerdict, verdicts } from './verdict';
 
 const TODAY = '2026-11-24';
@@ -61,6 +61,29 @@ describe('uncertainty', () => {
   test('is the root of the summed squares, at k = 2', () => {
     // 2500/√3 = 1443.4, 2000/√12 = 577.4, 300 → √2 506 666.7 = 1583.246, twice: 3166.49
     expect(readingUncertainty(gauge('G-1', 1000), 300).expanded).toBeCloseTo(3166.4912, 3);
+  });
+
+  test.each([
+    ['read at rest', {}, {}, { accuracy: 1443.376, resolution: 577.35, reading: 500 }],
+    ['over cycles', { cycles: { deviation: 3000, count: 4 } }, {}, { repeatability: 1500 }],
+    ['caught by eye', { byEye: true }, {}, { eye: 1000 }],
+    ['at its tapping', { lineDensity: 998.2 }, {}, { height: undefined }],
+    // 998.2 · 9.80665 · 0.05 / √3
+    [
+      'off its tapping',
+      { lineDensity: 998.2 },
+      { height_above_tapping_m: -3 },
+      { height: 282.583 },
+    ],
+    ['gas, off its tapping', {}, { height_above_tapping_m: 3 }, { height: undefined }],
+  ])('of a setting, %s', (_, doubts, over, wanted) => {
+    const { expanded, parts } = settingUncertainty(gauge('G-1', 1000, over), doubts);
+    const of = Object.fromEntries(parts.map(({ from, standard }) => [from, standard]));
+    for (const [from, standard] of Object.entries(wanted))
+      if (standard === undefined) expect(of).not.toHaveProperty(from);
+      else expect(of[from]).toBeCloseTo(standard, 2);
+    const sum = parts.reduce((squares, { standard }) => squares + standard ** 2, 0);
+    expect(expanded).toBeCloseTo(2 * Math.sqrt(sum), 6);
   });
 
   test('names its parts', () => {

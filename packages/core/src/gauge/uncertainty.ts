@@ -1,7 +1,17 @@
 import { gaugeError, type Gauge } from './gauge';
 
+export const uncertaintySources = [
+  'accuracy',
+  'resolution',
+  'reading',
+  'repeatability',
+  'height',
+  'eye',
+] as const;
+export type UncertaintySource = (typeof uncertaintySources)[number];
+/** Standard uncertainty, Pa, and what it comes from. */
 export type UncertaintyPart = {
-  readonly from: 'accuracy' | 'resolution' | 'repeatability';
+  readonly from: UncertaintySource;
   readonly standard: number;
 };
 export type Uncertainty = {
@@ -31,3 +41,45 @@ export function readingUncertainty(gauge: Gauge, repeatability = 0): Uncertainty
 /** Expanded uncertainty of a result read once on a gauge, Pa, k = 2; repeatability a quarter division. */
 export const resultUncertainty = (gauge: Gauge): number =>
   readingUncertainty(gauge, gauge.resolution_pa / 4).expanded;
+
+/** How well the height of a gauge is known, m either way. */
+const HEIGHT_KNOWN = 0.05;
+
+export type SettingDoubts = {
+  /** Standard deviation of repeated cycles, Pa, and how many there were. */
+  readonly cycles?: { readonly deviation: number; readonly count: number } | undefined;
+  /** What stands in the line to the gauge, kg/m³; 0 where it weighs nothing. */
+  readonly lineDensity?: number;
+  /** Caught by eye, at the first dribble, rather than read at rest or found in a log. */
+  readonly byEye?: boolean;
+};
+
+/**
+ * Uncertainty of a setting as it is left, with all that it is made of.
+ *
+ *     U = 2 · √( (accuracy/√3)² + (division/√12)² + (division/4)² + (s/√n)² + (ρ·g·5 cm/√3)² + (division/2)² )
+ *
+ * the height only where the gauge hangs off its tapping, the last only where an eye caught it.
+ *
+ * @source  GUM: bounds as rectangles, what was observed as a standard deviation of the mean
+ * @returns Pa at k = 2; its parts as standard uncertainties, those that are nothing left out
+ */
+export function settingUncertainty(
+  gauge: Gauge,
+  { cycles, lineDensity = 0, byEye = false }: SettingDoubts = {},
+): Uncertainty {
+  const { resolution_pa: division, height_above_tapping_m: height } = gauge;
+  const all: readonly UncertaintyPart[] = [
+    { from: 'accuracy', standard: gaugeError(gauge) / Math.sqrt(3) },
+    { from: 'resolution', standard: division / Math.sqrt(12) },
+    { from: 'reading', standard: division / 4 },
+    { from: 'repeatability', standard: cycles ? cycles.deviation / Math.sqrt(cycles.count) : 0 },
+    {
+      from: 'height',
+      standard: height === 0 ? 0 : (lineDensity * 9.80665 * HEIGHT_KNOWN) / Math.sqrt(3),
+    },
+    { from: 'eye', standard: byEye ? division / 2 : 0 },
+  ];
+  const parts = all.filter(({ standard }) => standard > 0);
+  return { expanded: 2 * Math.hypot(...parts.map(({ standard }) => standard)), parts };
+}

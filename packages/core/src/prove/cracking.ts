@@ -64,7 +64,7 @@ const spread = (values: readonly number[]): number =>
   values.length > 1 ? Math.max(...values) - Math.min(...values) : 0;
 
 /** Standard deviation of a sample, n − 1. */
-function deviation(values: readonly number[]): number {
+export function deviation(values: readonly number[]): number {
   if (values.length < 2) return 0;
   const middle = mean(values);
   return Math.sqrt(

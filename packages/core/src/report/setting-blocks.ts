@@ -1,6 +1,7 @@
+import type { UncertaintySource } from '../gauge';
 import { printTurns } from '../quantity';
 import type { SheetBody, SheetSetting } from '../sheet';
-import type { Block } from './block';
+import type { Block, Row } from './block';
 import { verdictTone, verdictWord } from './outcome';
 import type { Printers } from './printers';
 import { settingChart } from './setting-chart';
@@ -71,7 +72,30 @@ function screwRows(body: SheetBody, setting: SheetSetting, print: Printers): Blo
         label: 'Uncertainty, k = 2',
         value: `± ${print.pressure(setting.uncertainty_pa, step / 10)}`,
       },
+      ...partsRows(setting, print, step),
       { label: 'Verdict', value: verdictWord[setting.verdict], tone: verdictTone[setting.verdict] },
     ],
   };
+}
+
+const sourceWord: Readonly<Record<UncertaintySource, string>> = {
+  accuracy: 'gauge',
+  resolution: 'division',
+  reading: 'reading',
+  repeatability: 'cycles',
+  height: 'height',
+  eye: 'eye',
+};
+
+/** What the uncertainty is made of, each as a standard uncertainty. */
+function partsRows(
+  { uncertainty_parts: parts = [] }: SheetSetting,
+  print: Printers,
+  step: number,
+): readonly Row[] {
+  if (parts.length === 0) return [];
+  const made = parts.map(
+    ({ from, standard_pa: standard }) => `${sourceWord[from]} ${print.figure(standard, step / 10)}`,
+  );
+  return [{ label: `Made of, k = 1, ${print.unit}`, value: made.join(', ') }];
 }

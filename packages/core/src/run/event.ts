@@ -53,7 +53,7 @@ export const startedSchema = eventSchema('started', {
   /** A record of a real valve, or practice on its twin: fixed here for good. Absent in runs of before. */
   purpose: z.enum(purposesOfRun).optional(),
   /** The kind of sheet that it comes to: 2 judges by every proof; absent in runs of before, by the settings alone. */
-  sheet_version: z.literal(2).optional(),
+  sheet_version: z.union([z.literal(2), z.literal(3)]).optional(),
   /** Hash of a sheet that was not in order, which this run answers. */
   answers_sheet: z
     .string()

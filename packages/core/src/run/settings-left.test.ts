@@ -1,8 +1,10 @@
 import { adjustersOf } from '../family';
+import { resultUncertainty } from '../gauge';
 import { crackingResult } from '../prove';
 import { unwrap } from '../result';
+import { freezeSheet } from '../sheet';
 import { captureCycles, crackingOf, marksOf, noFlowOf, stepsOfKind } from '../step';
-import { rehearsedFamily, type SampleName } from '../testing/family-samples';
+import { familyStarted, rehearsedFamily, type SampleName } from '../testing/family-samples';
 import { rehearsed } from '../testing/samples';
 import { leavesSetting, settingsLeft } from './settings-left';
 
@@ -49,6 +51,37 @@ describe('what a run leaves set', () => {
     expect(run.status).toBe('signed');
     expect(leavesSetting(run)).toBe(false);
     expect(leavesSetting(rehearsedFamily('self_operated').run)).toBe(true);
+  });
+});
+
+describe('how sure a setting is', () => {
+  const partsOf = (name: SampleName, over = {}) =>
+    settingsLeft(rehearsedFamily(name, over).run)[0]!.parts?.map(({ from }) => from);
+
+  test('read at rest it is the gauge, its division and the eye on it', () => {
+    expect(partsOf('sustaining')).toEqual(['accuracy', 'resolution', 'reading']);
+  });
+  test('by pressure the cycles count too, and the eye that caught the first dribble', () => {
+    const [left] = settingsLeft(rehearsedFamily('relief_pilot').run);
+    expect(left!.parts!.map(({ from }) => from)).toEqual([
+      'accuracy',
+      'resolution',
+      'reading',
+      'repeatability',
+      'eye',
+    ]);
+    const cracks = captureCycles(rehearsedFamily('relief_pilot').run, 'prove_cycles');
+    const { repeatability } = unwrap(crackingResult(cracks));
+    const cycles = left!.parts!.find(({ from }) => from === 'repeatability')!;
+    expect(cycles.standard).toBeCloseTo(repeatability / Math.sqrt(cracks.length), 6);
+  });
+  test('a run that was begun before knows of its gauge alone', () => {
+    const [left] = settingsLeft(rehearsedFamily('relief_pilot', { sheet_version: 2 }).run);
+    expect(left!.parts).toBeUndefined();
+    expect(left!.uncertainty).toBe(resultUncertainty(familyStarted('relief_pilot').gauges.inlet!));
+    const body = unwrap(freezeSheet(rehearsedFamily('sustaining', { sheet_version: 2 }).run, null));
+    expect(body.settings[0]).not.toHaveProperty('uncertainty_parts');
+    expect(body.proofs).toBeDefined();
   });
 });
 

@@ -1,5 +1,16 @@
-import { resultUncertainty } from '../gauge';
-import { allCycles, countView, crackedIn, lastReading, stepsOfKind, switchCycles } from '../step';
+import { lineDensityOf } from '../family';
+import { resultUncertainty, settingUncertainty, type UncertaintyPart } from '../gauge';
+import { deviation } from '../prove';
+import {
+  allCycles,
+  captureCycles,
+  countView,
+  crackedIn,
+  lastReading,
+  marksOf,
+  stepsOfKind,
+  switchCycles,
+} from '../step';
 import { hasContact, type AdjusterSpec, type SwitchBand } from '../valve';
 import type { Run } from './run';
 
@@ -10,6 +21,8 @@ export type SettingLeft = {
   readonly asFound: number | null;
   readonly asLeft: number;
   readonly uncertainty: number;
+  /** What the uncertainty is made of; runs that were begun before were not told. */
+  readonly parts?: readonly UncertaintyPart[];
   readonly method: LeftMethod;
 };
 
@@ -29,41 +42,85 @@ export const settingsLeft = (run: Run): readonly SettingLeft[] =>
       lastReading(run, 'as_found', spec.id)?.reading.si ??
       run.measured[`as_found_${spec.id}`] ??
       crackedIn(run, 'as_found', spec.id) ??
-      switchReading(run, 'as_found', spec.id) ??
+      switchedAsFound(run, spec.id) ??
       null;
     return [{ spec, asFound, ...left }];
   });
 
-function leftOf(
-  run: Run,
-  { id, role }: AdjusterSpec,
-): Omit<SettingLeft, 'spec' | 'asFound'> | undefined {
-  const gauge = run.gauges[role];
+function switchedAsFound(run: Run, adjuster: string): number | undefined {
+  const seen = switchReadings(run, 'as_found', adjuster);
+  return seen.length === 0 ? undefined : meanOf(seen);
+}
+
+function leftOf(run: Run, spec: AdjusterSpec): Omit<SettingLeft, 'spec' | 'asFound'> | undefined {
+  const { id } = spec;
   const read = lastReading(run, 'as_left', id);
-  const base = gauge ? resultUncertainty(gauge) : 0;
-  if (read) return { asLeft: read.reading.si, uncertainty: base, method: 'by_reading' };
-  const switched = switchReading(run, 'as_left', id);
-  if (switched !== undefined) return { asLeft: switched, uncertainty: base, method: 'by_pressure' };
+  if (read) return { asLeft: read.reading.si, ...doubtOf(run, spec), method: 'by_reading' };
+  const switched = switchReadings(run, 'as_left', id);
+  if (switched.length > 0)
+    return {
+      asLeft: meanOf(switched),
+      ...doubtOf(run, spec, { cycles: switched }),
+      method: 'by_pressure',
+    };
   const cracked = crackedIn(run, 'as_left', id);
-  if (cracked !== undefined) return { asLeft: cracked, uncertainty: base, method: 'by_pressure' };
+  if (cracked !== undefined)
+    return {
+      asLeft: cracked,
+      ...doubtOf(run, spec, crackingDoubts(run, id)),
+      method: 'by_pressure',
+    };
   const count = stepsOfKind(run, 'count').find(({ adjuster }) => adjuster === id);
   if (!count || !(count.id in run.done)) return undefined;
   const { result, uncertainty } = countView(run, count);
   return result === undefined ? undefined : { asLeft: result, uncertainty, method: 'by_count' };
 }
 
-/** Scale or differential of a switch, Pa, as its cycles show them: the mean of those a purpose asked for. */
-function switchReading(
+type Doubts = { readonly cycles?: readonly number[]; readonly byEye?: boolean };
+
+/** How sure a figure is; a run that was begun before knows of its gauge alone. */
+function doubtOf(
+  { gauges, started }: Run,
+  { role }: AdjusterSpec,
+  { cycles = [], byEye = false }: Doubts = {},
+): Pick<SettingLeft, 'uncertainty' | 'parts'> {
+  const gauge = gauges[role];
+  if (!gauge) return { uncertainty: 0 };
+  if (started.sheet_version !== 3) return { uncertainty: resultUncertainty(gauge) };
+  const { expanded, parts } = settingUncertainty(gauge, {
+    cycles: cycles.length > 1 ? { deviation: deviation(cycles), count: cycles.length } : undefined,
+    lineDensity: lineDensityOf(started.plate),
+    byEye,
+  });
+  return { uncertainty: expanded, parts };
+}
+
+/** The cycles in which it was proved repeat as it does; the eye that caught them counts unless a log did. */
+function crackingDoubts(run: Run, adjuster: string): Doubts {
+  const steps = stepsOfKind(run, 'capture').filter((step) => step.adjuster === adjuster);
+  const proving = steps.find(({ purpose }) => purpose === undefined);
+  const left = steps.find(({ purpose }) => purpose === 'as_left');
+  const marks = left ? marksOf(run, left.id) : [];
+  return {
+    cycles: proving ? captureCycles(run, proving.id).flatMap(({ cracked }) => cracked ?? []) : [],
+    byEye: marks.some(({ source }) => source === 'marked'),
+  };
+}
+
+const meanOf = (values: readonly number[]): number =>
+  values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** Scale or differential of a switch, Pa, as each of the cycles shows it that a purpose asked for. */
+function switchReadings(
   run: Run,
   purpose: 'as_found' | 'as_left',
   adjuster: string,
-): number | undefined {
+): readonly number[] {
   const { plate } = run.started;
   const step = stepsOfKind(run, 'switching').find((each) => each.purpose === purpose);
-  if (!step || !hasContact(plate)) return undefined;
+  if (!step || !hasContact(plate)) return [];
   const bands = purpose === 'as_left' ? switchCycles(run, step.id) : allCycles(run, step.id);
-  if (bands.length === 0) return undefined;
   const of = ({ cutIn, cutOut }: SwitchBand) =>
     adjuster === 'differential' ? cutOut - cutIn : plate.scale === 'additive' ? cutIn : cutOut;
-  return bands.reduce((sum, band) => sum + of(band), 0) / bands.length;
+  return bands.map(of);
 }

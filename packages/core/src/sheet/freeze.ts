@@ -45,7 +45,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     ? settingsLeft(run).map((left) => freezeSetting(run, left))
     : [];
   const tables = leavesSetting(run) ? tablesOf(run) : undefined;
-  const isWhole = started.sheet_version === 2;
+  const isWhole = started.sheet_version !== undefined;
   const proofs = isWhole ? proofsOf(run, settings) : undefined;
   const verdict =
     worstVerdict<SheetVerdict>(
@@ -112,7 +112,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
 
 function freezeSetting(
   run: Run,
-  { spec, asFound, asLeft, uncertainty, method }: SettingLeft,
+  { spec, asFound, asLeft, uncertainty, parts, method }: SettingLeft,
 ): SheetSetting {
   const view = settingView(run, spec.id);
   const lane = { lower: view.aim.lower, upper: view.aim.upper };
@@ -124,6 +124,11 @@ function freezeSetting(
     as_found_pa: asFound,
     as_left_pa: asLeft,
     uncertainty_pa: uncertainty,
+    ...(parts
+      ? {
+          uncertainty_parts: parts.map(({ from, standard }) => ({ from, standard_pa: standard })),
+        }
+      : {}),
     method,
     verdict: guardedVerdict(view.sign * asLeft, lane, uncertainty),
     rate_pa_per_turn: view.rate?.mean ?? null,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { digestSchema, keySignatureSchema } from '../digest';
 import { plateSchema } from '../family';
-import { gaugeSchema, verdicts } from '../gauge';
+import { gaugeSchema, uncertaintySources, verdicts } from '../gauge';
 import { repairAnsweredSchema } from '../run';
 import {
   controlSchema,
@@ -45,6 +45,10 @@ export const sheetSettingSchema = z.object({
   as_left_pa: number,
   /** k = 2. */
   uncertainty_pa: number,
+  /** What it is made of, as standard uncertainties; absent in sheets of before. */
+  uncertainty_parts: z
+    .array(z.object({ from: z.enum(uncertaintySources), standard_pa: number }))
+    .optional(),
   method: z.enum(['by_reading', 'by_pressure', 'by_count']),
   verdict: z.enum(verdicts),
   rate_pa_per_turn: number.nullable(),

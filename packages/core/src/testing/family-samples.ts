@@ -401,7 +401,7 @@ export const familyStarted = (name: SampleName, over: Partial<StartedDraft> = {}
     gauges,
     house_rules: defaultHouseRules,
     priors: ratePriors(plate, () => [], defaultHouseRules),
-    sheet_version: 2,
+    sheet_version: 3,
     twin: { seed: 3, faults: [], ...found },
     ...over,
   };

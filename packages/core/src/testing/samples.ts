@@ -58,7 +58,7 @@ export const startedDraft = (over: Partial<StartedDraft> = {}): StartedDraft => 
   gauges,
   house_rules: defaultHouseRules,
   priors: ratePriors(plate, () => [], defaultHouseRules),
-  sheet_version: 2,
+  sheet_version: 3,
   ...over,
 });
 

@@ -12,7 +12,8 @@ import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
 import { BigButton } from '@/ui/press';
 import { Muted, Strong, Words } from '@/ui/words';
-import { plateTrouble, refusalWords } from '@/words/trouble';
+import { plateTrouble } from '@/words/plate-trouble';
+import { refusalWords } from '@/words/trouble';
 import { today } from '@/ui/local-day';
 
 type Props = {

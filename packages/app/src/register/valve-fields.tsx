@@ -2,6 +2,7 @@ import { furtherOf, isJudgedByPoints, mayLack, type FactGroup } from '@holvek/co
 import { YStack } from '@/ui/kit';
 import { FactField } from './fact-field';
 import { SpringStrip } from './spring-strip';
+import { SumCard } from './sum-card';
 import type { ValveForm } from './use-valve-form';
 import { Choice } from '@/ui/field';
 import { WordButton } from '@/ui/press';
@@ -22,6 +23,9 @@ export function ValveFields({ form }: { readonly form: ValveForm }) {
           {group.facts.map((fact) => (
             <FactField key={fact.path} fact={fact} control={control} pressure={pressure} />
           ))}
+          {group.id.startsWith('target:') ? (
+            <SumCard form={form} adjuster={group.id.slice('target:'.length)} />
+          ) : null}
           {group.adjuster === undefined ? null : <Springs group={group} form={form} />}
         </YStack>
       ))}

@@ -80,6 +80,27 @@ describe('a valve that is put right', () => {
     expect(screen.getAllByRole('alert').length).toBeGreaterThan(0);
   });
 
+  test('a set point is worked out from what is wanted, lost and lifted, and taken over', async () => {
+    const kept = jest.fn();
+    await shown(<Edit onKept={kept} />);
+    await type('The neediest point wants, if known', '3 bar');
+    await type('Lost on the way to it, if known', '25 kPa');
+    await type('It lies above the valve by, if known', '12');
+    await type('The lowest point bears, if known', '10 bar');
+    await type('It lies below the valve by, if known', '30');
+    // 300 + 25 + 117.5; 1000 − 293.7 − 50.
+    expect(screen.getByText(/^By this sum it holds 442\skPa, never past 656\skPa\.$/)).toBeTruthy();
+    await press('take that over');
+    await press('Keep the change');
+    await waitFor(() => expect(kept).toHaveBeenCalledTimes(1));
+    const { target } = kept.mock.calls[0]![0] as Valve;
+    expect(target).toMatchObject({
+      set_point_pa: 442_000,
+      limit_pa: 656_000,
+      sum: { need_pa: 300_000, rise_m: 12, drop_m: 30 },
+    });
+  });
+
   test('another spring of its chart is asked for, and can be left out again', async () => {
     await shown(<Edit onKept={jest.fn()} />);
     const colours = () => screen.queryAllByLabelText('Another spring, its colour').length;

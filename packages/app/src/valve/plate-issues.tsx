@@ -2,7 +2,7 @@ import type { PlateIssue } from '@holvek/core';
 import { useUnits } from '@/settings/use-units';
 import { Card } from '@/ui/card';
 import { Words } from '@/ui/words';
-import { plateTrouble } from '@/words/trouble';
+import { plateTrouble } from '@/words/plate-trouble';
 
 /** What contradicts itself on a plate, worst first. */
 export function PlateIssues({ issues }: { readonly issues: readonly PlateIssue[] }) {

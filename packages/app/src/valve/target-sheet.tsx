@@ -19,7 +19,8 @@ import { BottomSheet } from '@/ui/bottom-sheet';
 import { Choice, Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';
-import { parseTrouble, plateTrouble, refusalWords } from '@/words/trouble';
+import { plateTrouble } from '@/words/plate-trouble';
+import { parseTrouble, refusalWords } from '@/words/trouble';
 
 const fields = [
   { name: 'set_point_pa', label: 'Set point' },
@@ -82,6 +83,7 @@ export function TargetSheet({
       tolerance_pa: pa('tolerance_pa'),
       limit_pa: pa('limit_pa'),
       why: texts.why.trim(),
+      ...(own.sum ? { sum: own.sum } : {}),
     };
     const next =
       adjuster === MAIN

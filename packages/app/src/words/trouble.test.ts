@@ -1,12 +1,6 @@
 import { printFigure, printQuantity, type GuardOutcome } from '@holvek/core';
-import {
-  eventTrouble,
-  findingWords,
-  guardTrouble,
-  parseTrouble,
-  plateTrouble,
-  refusalWords,
-} from './trouble';
+import { plateTrouble } from './plate-trouble';
+import { eventTrouble, findingWords, guardTrouble, parseTrouble, refusalWords } from './trouble';
 import type { Units } from '@/settings/use-units';
 
 const units: Units = {

@@ -10,6 +10,7 @@ import {
   type Target,
   type Targets,
 } from '../valve';
+import { workedOut } from './target-sum';
 import { adjustersOf, definitionOf, type FamilyIssue } from './list';
 
 /** What is wrong with a plate or its targets. `stops` means that no run may start on it. */
@@ -21,6 +22,8 @@ export type PlateIssue =
   | { readonly code: 'valve.target_over_rating'; readonly stops: true; readonly rating: number }
   | { readonly code: 'valve.target_over_limit'; readonly stops: true; readonly limit: number }
   | { readonly code: 'valve.limit_over_rating'; readonly stops: true; readonly rating: number }
+  | { readonly code: 'valve.limit_over_lowest'; readonly stops: true; readonly limit: number }
+  | { readonly code: 'valve.target_not_its_sum'; readonly stops: false; readonly wanted: number }
   | {
       readonly code: 'valve.target_outside_spring';
       readonly stops: true;
@@ -82,7 +85,17 @@ function adjusterIssues(plate: AnyPlate, target: Target, spec: AdjusterSpec): Pl
     issues.push({ code: 'valve.limit_over_rating', stops: true, rating: sign * rating });
   if (set + target.tolerance_pa > limit)
     issues.push({ code: 'valve.target_over_limit', stops: true, limit: target.limit_pa });
-  return [...issues, ...springIssues(plate, set, spec)];
+  return [...issues, ...sumIssues(plate, target, spec), ...springIssues(plate, set, spec)];
+}
+
+/** A target that is not what it was worked out to be; a limit that the lowest point cannot bear. */
+function* sumIssues(plate: AnyPlate, target: Target, spec: AdjusterSpec): Generator<PlateIssue> {
+  const sum = workedOut(plate, target, spec);
+  if (!sum) return;
+  if (sum.limit !== undefined && target.limit_pa > sum.limit)
+    yield { code: 'valve.limit_over_lowest', stops: true, limit: sum.limit };
+  if (Math.abs(target.set_point_pa - sum.setPoint) > target.tolerance_pa)
+    yield { code: 'valve.target_not_its_sum', stops: false, wanted: sum.setPoint };
 }
 
 function* finiteIssues(plate: AnyPlate, target: Target): Generator<PlateIssue> {

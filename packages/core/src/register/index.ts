@@ -1,3 +1,4 @@
+export * from './draft-sum';
 export * from './due';
 export * from './fact-text';
 export * from './tags';

@@ -1,4 +1,4 @@
-import { adjustersOf, definitionOf, families, type Family } from '../family';
+import { adjustersOf, definitionOf, families, isWorkedOut, type Family } from '../family';
 import {
   choiceOf,
   isInstrument,
@@ -155,6 +155,40 @@ const wanted = (at: string): readonly PlateFact[] => [
   { path: `${at}.why`, label: 'Why so', kind: 'text', why: 'The next visit will ask.' },
 ];
 
+const summed = (at: string): readonly PlateFact[] => [
+  {
+    path: `${at}.sum.need_pa`,
+    label: 'The neediest point wants',
+    kind: 'pressure',
+    optional: true,
+    why: 'While it draws. From here on the set point is worked out.',
+  },
+  { path: `${at}.sum.loss_pa`, label: 'Lost on the way to it', kind: 'difference', optional: true },
+  {
+    path: `${at}.sum.rise_m`,
+    label: 'It lies above the valve by',
+    kind: 'figure',
+    unit: 'm',
+    factor: 1,
+    optional: true,
+  },
+  {
+    path: `${at}.sum.lowest_rating_pa`,
+    label: 'The lowest point bears',
+    kind: 'pressure',
+    optional: true,
+    why: 'Less the column down to it, and less what lockup may add, it is the limit.',
+  },
+  {
+    path: `${at}.sum.drop_m`,
+    label: 'It lies below the valve by',
+    kind: 'figure',
+    unit: 'm',
+    factor: 1,
+    optional: true,
+  },
+];
+
 /** Whether a family is judged by points rather than held by springs. */
 export const isJudgedByPoints = (family: Family): boolean =>
   'tolerance_span' in definitionOf(family).plateSchema.shape;
@@ -191,10 +225,13 @@ export function factGroups({
     })),
     ...specs
       .filter(({ id }) => !byPoints || id === MAIN)
-      .map(({ id, name }) => ({
+      .map(({ id, name, role }) => ({
         id: `target:${id}`,
         title: byPoints ? 'What it works at' : `What it must hold: ${name.toLowerCase()}`,
-        facts: wanted(targetPath(id)),
+        facts: [
+          ...wanted(targetPath(id)),
+          ...(isWorkedOut({ family }, { role }) ? summed(targetPath(id)) : []),
+        ],
       })),
     { id: 'more', title: 'If it is there', facts: [...visited, ...further, ...about] },
   ];

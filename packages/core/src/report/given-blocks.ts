@@ -1,9 +1,9 @@
-import { families, familyName, headAt, procedureOf } from '../family';
+import { families, familyName, headAt, lineDensityOf, procedureOf } from '../family';
 import type { Gauge } from '../gauge';
 import { printFigure, printQuantity } from '../quantity';
 import { judgingGauge, type SheetBody } from '../sheet';
 import { stepsFor, type Question } from '../step';
-import type { Side } from '../valve';
+import { sumSetPoint, type Side } from '../valve';
 import type { Block, Row } from './block';
 import { percent, type Printers } from './printers';
 
@@ -20,14 +20,15 @@ export function givenBlocks(body: SheetBody, print: Printers): readonly Block[] 
   ];
 }
 
-const plateRows = (body: SheetBody, { pressure }: Printers): readonly Row[] => [
+const plateRows = (body: SheetBody, print: Printers): readonly Row[] => [
   { label: 'Family', value: familyName[body.plate.family] },
   { label: 'Size', value: `DN ${body.plate.size_dn}` },
   { label: 'Spring', value: body.plate.fitted_spring || 'none' },
-  { label: 'Inlet rating', value: pressure(body.plate.inlet_rating_pa) },
-  { label: 'Outlet rating', value: pressure(body.plate.outlet_rating_pa) },
-  { label: 'Never past', value: pressure(body.target.limit_pa) },
+  { label: 'Inlet rating', value: print.pressure(body.plate.inlet_rating_pa) },
+  { label: 'Outlet rating', value: print.pressure(body.plate.outlet_rating_pa) },
+  { label: 'Never past', value: print.pressure(body.target.limit_pa) },
   { label: 'Why this number', value: body.target.why },
+  ...sumRows(body, print),
   { label: 'School', value: body.school.replaceAll('_', ' ') },
   { label: 'Accessories', value: body.plate.accessories.join(', ') || 'none' },
   ...(body.plate.approval ? [{ label: 'Approval', value: body.plate.approval.scheme }] : []),
@@ -91,5 +92,23 @@ function hangsRows({ plate }: SheetBody, gauge: Gauge): readonly Row[] {
       label: 'Hung',
       value: `${Math.abs(height)} m ${where} its tapping: ${added} ${head > 0 ? 'added to' : 'taken from'} each reading`,
     },
+  ];
+}
+
+/** The sum that the target was worked out by: what the neediest point wants, and what the lowest bears. */
+function sumRows({ plate, target: { sum } }: SheetBody, { pressure }: Printers): readonly Row[] {
+  if (!sum) return [];
+  const { need_pa: need, loss_pa: loss = 0, rise_m: rise = 0 } = sum;
+  const set = sumSetPoint(sum, lineDensityOf(plate));
+  const column = `${pressure(set - need - loss)} for ${rise} m up`;
+  const { lowest_rating_pa: lowest, drop_m: drop = 0 } = sum;
+  return [
+    {
+      label: 'Worked out',
+      value: `${pressure(need)} wanted, ${pressure(loss)} lost, ${column}: ${pressure(set)}`,
+    },
+    ...(lowest === undefined
+      ? []
+      : [{ label: 'The lowest point bears', value: `${pressure(lowest)}, ${drop} m down` }]),
   ];
 }

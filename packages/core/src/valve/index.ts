@@ -10,6 +10,7 @@ export * from './spring-choice';
 export * from './standard-air';
 export * from './switch-settings';
 export * from './target';
+export * from './target-sum';
 export * from './twin-sketch';
 export * from './capability-facts';
 export * from './plate-fact';

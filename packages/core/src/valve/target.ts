@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { MAIN, pressureSchema } from './plate';
+import { targetSumSchema } from './target-sum';
 
 const text = z.string().max(400);
 
@@ -13,6 +14,8 @@ export const targetSchema = z.object({
   /** Never to be passed on the way: the weakest part on that side, or the site's own figure. */
   limit_pa: pressureSchema,
   why: text.min(1),
+  /** What it was worked out from, where it was. */
+  sum: targetSumSchema.optional(),
 });
 export type Target = z.infer<typeof targetSchema>;
 /** Targets of further adjusters by their id. */

@@ -32,7 +32,8 @@ import { Muted, Strong, Words } from '@/ui/words';
 import { OpenRunCard, useOpenRun } from '@/valve/open-run-card';
 import { aimWords } from '@/valve/aim-words';
 import { useVisits } from '@/valve/use-visits';
-import { eventTrouble, findingWords, plateTrouble } from '@/words/trouble';
+import { plateTrouble } from '@/words/plate-trouble';
+import { eventTrouble, findingWords } from '@/words/trouble';
 import { today } from '@/ui/local-day';
 
 /** Before a run: which gauges, which way, who. Everything has a good default. */

@@ -32,7 +32,7 @@ export function CaptureStep({ step }: { readonly step: StepOf<'capture'> }) {
           <WordButton onPress={() => setOpen('log')}>from a log</WordButton>
           {view.isEnough ? null : (
             <WordButton tone="$vermilion" onPress={capture.never}>
-              never opened
+              {step.purpose === 'as_found' ? 'it did not open' : 'never opened'}
             </WordButton>
           )}
         </>

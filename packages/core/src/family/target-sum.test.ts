@@ -1,5 +1,5 @@
 import { defaultHouseRules } from '../valve';
-import { plate, target , rehearsed } from '../testing/samples';
+import { plate, target, rehearsed } from '../testing/samples';
 import { printersIn } from '../report';
 import { givenBlocks } from '../report/given-blocks';
 import { unwrap } from '../result';

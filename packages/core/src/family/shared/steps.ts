@@ -14,7 +14,7 @@ export const fitGauges = (say: string): Step => ({
   phase: 'ready',
   kind: 'act',
   say,
-  why: 'Trust the test gauge, not the tag.',
+  why: 'Through a cock that is shut, or on a tapping that is dead and at zero. Trust the test gauge, not the tag.',
   makes: [
     { id: 'gauges', say: 'Test gauges on the tappings', putBack: 'Gauges off, tappings plugged' },
   ],

@@ -155,6 +155,8 @@ describe('the register as CSV', () => {
     const known = valve('PRV-1', {
       id: 'its-own',
       about: { serial: 'S-1' },
+      duty: 'fire',
+      target: { ...target, sum: { need_pa: 300_000, rise_m: 4 } },
       plate: { ...plate, fitted_spring: plate.springs.at(-1)!.colour },
     });
     const read = unwrap(readRegisterCsv(writeRegisterCsv([known]), newId)).valves[0]!;

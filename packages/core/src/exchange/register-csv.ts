@@ -184,7 +184,15 @@ export function overKnown(known: Valve | undefined, read: Valve): Valve {
   const places = new Map(known.plate.springs.map(({ colour }, i) => [colour, i]));
   const placeOf = ({ colour }: Spring) => places.get(colour) ?? places.size;
   const springs = [...read.plate.springs].sort((a, b) => placeOf(a) - placeOf(b));
-  return { ...known, ...read, id: known.id, plate: { ...read.plate, springs } as Valve['plate'] };
+  // A row has a target's figures, and not what they were worked out from.
+  const { sum } = known.target;
+  return {
+    ...known,
+    ...read,
+    id: known.id,
+    target: { ...(sum ? { sum } : {}), ...read.target },
+    plate: { ...read.plate, springs } as Valve['plate'],
+  };
 }
 
 function rowToValve(cells: Readonly<Record<string, string>>, newId: () => string): unknown {

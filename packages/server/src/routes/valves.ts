@@ -2,6 +2,7 @@ import { z } from '@hono/zod-openapi';
 import {
   checkPlate,
   digestOf,
+  dutyOf,
   importedSchema,
   overKnown,
   readRegisterCsv,
@@ -95,7 +96,9 @@ function actionsIn(before: Valve, after: Valve): readonly HouseAction[] {
     digestOf({ part: part(before) }) !== digestOf({ part: part(after) });
   return [
     ...(differs(({ plate }) => plate) ? ['change_plate' as const] : []),
-    ...(differs(({ target, other_targets }) => ({ target, other_targets }))
+    // What it is there for decides how strictly it is looked at: an approval that is struck out changes that too.
+    ...(differs(({ target, other_targets }) => ({ target, other_targets })) ||
+    differs((valve) => ({ duty: dutyOf(valve), months: valve.visit_months ?? null }))
       ? ['change_target' as const]
       : []),
     ...(differs(({ retired }) => retired ?? null) ? ['retire' as const] : []),

@@ -192,7 +192,7 @@ test('a repair is noted, the valve wants to be proved anew, and the run that fol
   page,
   request,
 }) => {
-  await page.goto('/valves/prv-14');
+  await page.goto('/valves/prv-08');
   await page.getByRole('button', { name: 'note a repair' }).click();
   await page.getByRole('button', { name: 'Keep the repair' }).click();
   await expect(page.getByText('Say what was found')).toBeVisible();
@@ -204,10 +204,10 @@ test('a repair is noted, the valve wants to be proved anew, and the run that fol
   await page.getByRole('button', { name: 'Keep the repair' }).click();
   await expect(page.getByTestId('unproved')).toContainText('Seat, seals and packing changed');
   await expect(page.getByTestId('repairs')).toContainText('Tomas Brandt');
-  await begin(page, 'prv-14', 'typed');
+  await begin(page, 'prv-08', 'typed');
   const runId = page.url().split('/').at(-1)!;
   const [repair] = ((await (await request.get('/api/repairs')).json()) as Repair[]).filter(
-    ({ valve_id: id }) => id === 'prv-14',
+    ({ valve_id: id }) => id === 'prv-08',
   );
   await expect(async () => {
     const { events } = (await (await request.get(`/api/runs/${runId}`)).json()) as {

@@ -177,7 +177,7 @@ test('trouble outside a run: what is seen puts the causes in order', async ({ pa
 
 test('labels are made on the phone, with a code for each valve', async ({ page }) => {
   await page.goto('/valves');
-  await page.getByRole('button', { name: 'labels to print' }).click();
+  await page.getByRole('button', { name: 'labels to print' }).press('Enter');
   await page.getByLabel('For which valves').fill('PRV-1');
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: /^Make \d+ labels$/ }).click();

@@ -168,7 +168,8 @@ test('a record that is handed over is checked on the phone, and a letter changed
 }) => {
   const record = await (await request.get('/api/valves/prv-12/evidence.json')).text();
   await page.goto('/sheets');
-  await page.getByRole('button', { name: 'check a record that was handed over' }).click();
+  await page.getByRole('button', { name: 'check a record that was handed over' }).press('Enter');
+  await expect(page.getByRole('button', { name: 'Choose a file' })).toBeVisible();
   const choose = async (text: string) => {
     const opened = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Choose a file' }).click();

@@ -19,6 +19,8 @@ const screens = [
   ['/ladder/pump-hall/line', 'Pump hall and gully'],
   ['/gauges', 'Gauges'],
   ['/practice', 'Practice'],
+  ['/how/direct', 'How a regulator holds'],
+  ['/how/pilot', 'How a pilot moves a valve'],
   ['/sheets', 'Sheets'],
   ['/sheets/check', 'Check a record'],
   ['/settings', 'Settings'],
@@ -48,6 +50,28 @@ for (const [path, title] of screens)
     await expect(page.locator('html')).toHaveClass(/dark/);
     await isFit(page, 'other theme');
   });
+
+test('a valve cut open: its knob is dragged, it holds, rests, and shows what is wrong with it', async ({
+  page,
+}) => {
+  await page.goto('/practice');
+  await page.getByRole('button', { name: 'How a regulator holds' }).click();
+  const outlet = page.getByTestId('gauge-outlet');
+  await page.getByRole('button', { name: 'See: supply on' }).click();
+  await expect(page.getByTestId('doing')).toContainText('The spring is free');
+  await expect(outlet).toHaveText(/^0/u);
+  const knob = (await page.getByTestId('knob').boundingBox())!;
+  await page.mouse.move(knob.x + 40, knob.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(knob.x + 124, knob.y + 20, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByLabel('Knob, turned in')).toHaveValue('6');
+  await page.getByLabel('Drawn downstream').fill('0.3');
+  await expect(page.getByTestId('doing')).toContainText('it holds');
+  await expect(outlet).toContainText('271');
+  await page.getByRole('radio', { name: 'torn diaphragm' }).click();
+  await expect(page.getByTestId('doing')).toContainText('blows out at the vent');
+});
 
 test('valves are found by name and by standing', async ({ page }) => {
   await page.goto('/valves');

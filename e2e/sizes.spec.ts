@@ -10,6 +10,7 @@ const routes = [
   '/settings',
   '/people',
   '/bench/signal',
+  '/how/pilot',
 ] as const;
 
 /** px of a page that scroll, at the least: with less there is no seeing what one is about. */

@@ -1,10 +1,18 @@
-import { families, outcomeWord, type Run, type Sheet, type Valve } from '@holvek/core';
+import {
+  cutawayKinds,
+  families,
+  outcomeWord,
+  type Run,
+  type Sheet,
+  type Valve,
+} from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useRouter, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { usePractice, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
+import { cutawayTitles, kindWords } from '@/how/words';
 import { Screen } from '@/shell/screen';
 import { outcomeTone } from '@/sheet/outcome';
 import { Card, Pill } from '@/ui/card';
@@ -39,6 +47,18 @@ export default function PracticeScreen() {
           />
         ))}
         <Muted>Any other valve: “practise on its twin” on its page.</Muted>
+      </Card>
+      <Card>
+        <Heading>How it works</Heading>
+        <Muted>Cut open: turn it, draw on it, break it, and see who pushes.</Muted>
+        {cutawayKinds.map((kind) => (
+          <Line
+            key={kind}
+            say={cutawayTitles[kind]}
+            under={kindWords[kind]}
+            onPress={() => go(`/how/${kind}`)}
+          />
+        ))}
       </Card>
       {done.length > 0 ? <Done sheets={done} onGo={go} /> : null}
     </Screen>

@@ -11,6 +11,7 @@ export * from './prove';
 export * from './tune';
 export * from './device';
 export * from './plant';
+export * from './cutaway';
 export * from './step';
 export * from './family';
 export * from './run';

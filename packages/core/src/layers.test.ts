@@ -15,6 +15,7 @@ const layers = [
   'tune',
   'device',
   'plant',
+  'cutaway',
   'step',
   'family',
   'run',

@@ -1,4 +1,4 @@
-import type { AnyPlate } from '@holvek/core';
+import type { AnyPlate, CutawayKind } from '@holvek/core';
 import type { Units } from '@/settings/use-units';
 
 /** What drives a valve's body, as its glyph shows it, and which side it senses. */
@@ -11,6 +11,8 @@ export type LineGlyphShape = {
 /** What the screens need to know of a family beyond its facts. */
 export type FamilyView<P extends AnyPlate = AnyPlate> = {
   readonly glyph: 'pointer' | LineGlyphShape;
+  /** Which cutaway shows how it works. */
+  readonly cutaway?: CutawayKind;
   /** What only this family's plate says. */
   readonly rows?: (plate: P, units: Units) => readonly (readonly [string, string])[];
   /** What standing wide open means, and what not to do about it. */

@@ -12,6 +12,7 @@ import {
   type ValveVisit,
 } from '@holvek/core';
 import { useHouseRules } from '@/data/queries';
+import { familyView } from '@/family/views';
 import { useShelf } from '@/data/store';
 import { DoubtCard } from '@/sheet/doubt-card';
 import { RepairsCard, UnprovedCard, useUnprovedRepair } from '@/repair/repairs-card';
@@ -151,14 +152,16 @@ function ValveStand({
 }
 
 /** Where else one may go with this valve. */
-function WaysOn({ valve: { id } }: { readonly valve: Valve }) {
+function WaysOn({ valve: { id, plate } }: { readonly valve: Valve }) {
   const router = useRouter();
+  const { cutaway } = familyView(plate.family);
   const ways = [
     ['it does not do what it should', `/valves/${id}/trouble`],
     ['note a repair', `/valves/${id}/repair`],
     ['correct what the register says', `/valves/${id}/edit`],
     ['another one like it', `/valves/new?like=${id}`],
     ['practise on its twin', `/valves/${id}/start?practice=1`],
+    ...(cutaway ? [['see how it works', `/how/${cutaway}`] as const] : []),
     ['sums on the bench', `/bench?valve=${id}`],
   ] as const;
   return (

@@ -4,4 +4,5 @@ import type { FamilyView } from '../family-view';
 /** How it looks, and what only its plate says. */
 export const burnerPilotView: FamilyView<PlateOf<'burner_pilot'>> = {
   glyph: { top: 'dome', senses: 'outlet' },
+  cutaway: 'direct',
 };

@@ -4,6 +4,7 @@ import type { FamilyView } from '../family-view';
 /** How it looks, and what only its plate says. */
 export const electronicPilotView: FamilyView<PlateOf<'electronic_pilot'>> = {
   glyph: { top: 'electronics', senses: 'outlet' },
+  cutaway: 'pilot',
   rows: (plate, units) => [
     ['Application', plate.application.replace('_', ' ')],
     [

@@ -4,6 +4,7 @@ import type { FamilyView } from '../family-view';
 /** How it looks, and what only its plate says. */
 export const gasView: FamilyView<PlateOf<'gas'>> = {
   glyph: { top: 'dome', senses: 'outlet' },
+  cutaway: 'direct',
   rows: (plate) => [['Loaded by', plate.loading]],
   wideOpen: {
     title: 'Wide open: more is drawn than comes',

@@ -4,5 +4,6 @@ import type { FamilyView } from '../family-view';
 /** How it looks, and what only its plate says. */
 export const reliefPilotView: FamilyView<PlateOf<'relief_pilot'>> = {
   glyph: { top: 'dome', senses: 'inlet', isRelief: true },
+  cutaway: 'relief',
   rows: (plate, units) => [['Line works at', units.withUnit(plate.working_pa)]],
 };

@@ -4,6 +4,7 @@ import type { FamilyView } from '../family-view';
 /** How it looks, and what only its plate says. */
 export const reliefSpringView: FamilyView<PlateOf<'relief_spring'>> = {
   glyph: { top: 'spring', senses: 'inlet', isRelief: true },
+  cutaway: 'relief',
   rows: (plate, units) => [
     ['Service', plate.service],
     ['Machine, standard air', units.withUnit(plate.machine_max_pa)],

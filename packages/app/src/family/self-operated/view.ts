@@ -4,6 +4,7 @@ import type { FamilyView } from '../family-view';
 /** How it looks, and what only its plate says. */
 export const selfOperatedView: FamilyView<PlateOf<'self_operated'>> = {
   glyph: { top: 'spring', senses: 'outlet' },
+  cutaway: 'direct',
   rows: ({ arrangement }) => [
     ['Service', arrangement.service.replace('_', ' ')],
     ['Piped with', pipedWith(arrangement)],

@@ -4,6 +4,7 @@ import { crackingBench, millionRows } from './cracking';
 import { eventsBench } from './events';
 import { familiesBench } from './families';
 import { edgesBench, tuningBench, zeroSpanBench } from './instruments';
+import { fleetBench } from './fleet';
 import { fuzzBench } from './fuzz';
 import { ladderBench } from './ladder';
 import { lockupBench } from './lockup';
@@ -14,7 +15,7 @@ import { twinBench } from './twin';
 import { webBench } from './web';
 
 /**
- * `npm run bench [coach|regimes|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning|fuzz|crash]
+ * `npm run bench [coach|regimes|fleet|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning|fuzz|crash]
  * [-- --quick]`: figures as ratios within one run.
  */
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
@@ -24,6 +25,8 @@ const does = (name: string) => wanted.length === 0 || wanted.includes(name);
 if (does('coach')) print('1. Coach, on screws in miniature', coachBench(isQuick ? 2000 : 20_000));
 if (does('regimes'))
   print('1b. Coach, in worlds that are worse than its model', regimeBench(isQuick ? 30 : 1500));
+if (does('fleet'))
+  print('1c. A valve never met, one of 200 in 12 kinds', fleetBench(isQuick ? 40 : 2000));
 if (does('twin')) print('2. Twin', twinBench());
 if (does('events')) print('3. Events', await eventsBench());
 if (does('web')) print('4. Web', await webBench());

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { ScrollView, XStack, YStack } from '@/ui/kit';
 import {
   useGauges,
+  useFleet,
   useHouseRules,
   useRepairs,
   useRounds,
@@ -34,6 +35,7 @@ export default function RoundScreen() {
   useGauges();
   useRepairs();
   useHouseRules();
+  useFleet();
   const [isWhyOpen, setWhyOpen] = useState(false);
   const current = (rounds.data ?? []).filter(({ archived }) => !archived).sort(byHand);
   const round = current.find(({ id }) => id === chosen) ?? current[0];

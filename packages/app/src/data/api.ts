@@ -1,6 +1,7 @@
 import {
   digestOf,
   evidenceSummarySchema,
+  fleetKindSchema,
   gaugeSchema,
   headSchema,
   houseRulesSchema,
@@ -154,6 +155,7 @@ export const api = {
     ask('/house-rules', houseRulesSchema, { method: 'PUT', body: rules, ...change }),
   sheets: () => ask('/sheets', z.array(sheetSchema)),
   summaries: () => ask('/summaries', z.array(valveSummarySchema)),
+  fleet: () => ask('/fleet', z.array(fleetKindSchema)),
   practice: () => ask('/practice', z.array(sheetSchema)),
   sheet: (id: string) => ask(`/sheets/${enc(id)}`, sheetSchema),
   revise: (id: string, body: SignedCorrection) =>

@@ -86,6 +86,8 @@ export const useSystems = () => useList('systems', api.systems);
 export const useRepairs = () => useList('repairs', api.repairs);
 export const useSheets = () => useQuery({ queryKey: ['sheets'], queryFn: api.sheets });
 export const useSummaries = () => useQuery({ queryKey: ['summaries'], queryFn: api.summaries });
+/** What other valves have taught of their kinds; without it a new one begins with its chart. */
+export const useFleet = () => useQuery({ queryKey: ['fleet'], queryFn: api.fleet });
 export const usePractice = () => useQuery({ queryKey: ['practice'], queryFn: api.practice });
 export const useVerify = (valveId: string) =>
   useQuery({
@@ -104,14 +106,15 @@ export function useHouseRules(): HouseRules {
 }
 
 /**
- * Whether what a run is started from is here: the owner's figures and the sheets before. A run keeps
- * what it was started with, so it waits for them, unless they cannot be had.
+ * Whether what a run is started from is here: the owner's figures, the sheets before, what other
+ * valves have taught. A run keeps what it was started with, so it waits for them, unless they cannot be had.
  */
 export function useIsReadyToStart(): boolean {
   const rules = useRules();
   const visits = useSummaries();
   const repairs = useRepairs();
-  return !rules.isPending && !visits.isPending && !repairs.isPending;
+  const fleet = useFleet();
+  return ![rules, visits, repairs, fleet].some(({ isPending }) => isPending);
 }
 
 /** A change on the server, after which what it touches is fetched anew. */

@@ -40,6 +40,8 @@ describe('what a run is started from', () => {
     await answer('/house-rules', own);
     expect(result.current.isReady).toBe(false);
     await answer('/repairs', []);
+    expect(result.current.isReady).toBe(false);
+    await answer('/fleet', []);
     await waitFor(() => expect(result.current.isReady).toBe(true));
     expect(result.current.rules.no_flow_record_s).toBe(8);
   });
@@ -49,6 +51,7 @@ describe('what a run is started from', () => {
     await answer('/summaries', undefined);
     await answer('/house-rules', undefined);
     await answer('/repairs', undefined);
+    await answer('/fleet', undefined);
     await waitFor(() => expect(result.current.isReady).toBe(true));
     expect(result.current.rules).toEqual(defaultHouseRules);
   });

@@ -24,6 +24,7 @@ export function SignedRun() {
     if (!sheetId) return;
     void client.invalidateQueries({ queryKey: ['sheets'] });
     void client.invalidateQueries({ queryKey: ['summaries'] });
+    void client.invalidateQueries({ queryKey: ['fleet'] });
     void client.invalidateQueries({ queryKey: ['practice'] });
   }, [client, sheetId]);
   return (

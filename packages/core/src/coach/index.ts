@@ -1,4 +1,5 @@
 export * from './models';
+export * from './fleet';
 export * from './belief';
 export * from './next-move';
 export * from './settling';

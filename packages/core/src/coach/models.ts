@@ -8,7 +8,9 @@ export type RatePrior = {
   readonly direction: Direction;
   /** Probability that the direction of the plate is right, 0.5 … 1. */
   readonly directionTrust: number;
-  readonly from: 'sheets' | 'spring' | 'family';
+  readonly from: 'sheets' | 'fleet' | 'spring' | 'family';
+  /** How many valves of its kind have taught it, where the fleet has. */
+  readonly valves?: number | undefined;
   /** 1, the first: one rate with its spread, every reading true. Runs say which they were begun with. */
   readonly model?: 2 | undefined;
 };
@@ -67,8 +69,20 @@ const bySheets = (sdFraction: number): Spread => [
   [1.6, 0.2, 0.005],
 ];
 
+/** What others of its kind have shown; this one may have another spring than its plate says. */
+const byFleet = (sdFraction: number): Spread => [
+  [1, sdFraction, 0.96],
+  [0.62, 0.2, 0.02],
+  [1.6, 0.2, 0.02],
+];
+
 const spreadOf = ({ from, sdFraction }: Pick<RatePrior, 'from' | 'sdFraction'>): Spread =>
-  from === 'sheets' ? bySheets(sdFraction) : from === 'spring' ? byChart : byFamily;
+  ({
+    sheets: bySheets(sdFraction),
+    fleet: byFleet(sdFraction),
+    spring: byChart,
+    family: byFamily,
+  })[from];
 
 /**
  * How the coach reasons, by version: a run is thought through for ever by the one that it was begun with.

@@ -1,3 +1,4 @@
+import type { FleetKind } from '../coach';
 import { procedureOf, ratePriors } from '../family';
 import type { Gauge } from '../gauge';
 import type { RunEventDraft } from '../run';
@@ -14,6 +15,8 @@ export type StartOptions = {
   readonly rules: HouseRules;
   /** Visits to this valve, oldest first. */
   readonly sheets: readonly ValveVisit[];
+  /** What other valves have taught. */
+  readonly fleet?: readonly FleetKind[];
   /** Repairs of this valve. */
   readonly repairs?: readonly Repair[];
   /** The twin when it is a rehearsal. */
@@ -37,7 +40,7 @@ export const taughtBy = (
 /** A run's first entry: everything that it depends on, frozen as it stands today. */
 export function startDraft(
   valve: Valve,
-  { school, gauges, rules, sheets, repairs = [], twin }: StartOptions,
+  { school, gauges, rules, sheets, fleet = [], repairs = [], twin }: StartOptions,
 ): StartedDraft {
   // Practice teaches nothing about the valve itself.
   const records = sheets.filter(({ body }) => !body.rehearsal);
@@ -54,7 +57,12 @@ export function startDraft(
     procedure_version: procedureOf(valve.plate.family).version,
     gauges,
     house_rules: rules,
-    priors: ratePriors(valve.plate, (adjuster) => taughtBy(records, valve, adjuster), rules),
+    priors: ratePriors(
+      valve.plate,
+      (adjuster) => taughtBy(records, valve, adjuster),
+      rules,
+      fleet,
+    ),
     purpose: twin ? 'practice' : 'record',
     sheet_version: 3,
     ...answerTo(records),

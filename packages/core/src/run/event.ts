@@ -22,7 +22,9 @@ export const ratePriorSchema = z.object({
   sdFraction: z.number().positive().max(5),
   direction: directionSchema,
   directionTrust: z.number().min(0.5).max(1),
-  from: z.enum(['sheets', 'spring', 'family']),
+  from: z.enum(['sheets', 'fleet', 'spring', 'family']),
+  /** Valves of its kind that have taught it. */
+  valves: z.number().int().positive().optional(),
   /** How the coach reasons in this run; absent in those that were begun with the first way. */
   model: z.literal(2).optional(),
 });

@@ -1,10 +1,18 @@
 import fc from 'fast-check';
 import { unwrap } from '../result';
-import { openEndsOf, ratePrior, settingView } from '../step';
+import { ratePriors } from '../family';
+import { openEndsOf, ratePrior, settingView, springName } from '../step';
 import { gauges, plate, rehearsed, stamp, startAtMs, startedDraft } from '../testing/samples';
 import { defaultHouseRules } from '../valve';
 import { checkEvent, readingDoubt, signingError } from './check-event';
-import { byOrder, mergeEvents, runEventSchema, type RunEvent, type RunEventDraft } from './event';
+import {
+  byOrder,
+  mergeEvents,
+  ratePriorSchema,
+  runEventSchema,
+  type RunEvent,
+  type RunEventDraft,
+} from './event';
 import { extendRun, reduceRun } from './reduce';
 import { runView } from './view';
 
@@ -302,6 +310,23 @@ describe('the setting as the coach sees it', () => {
 
 describe('where the first rate comes from', () => {
   const taught = { rate: 210_000, sd: 5000, clockwise: 'raises' as const };
+  test('others of its kind come before its chart, and after its own sheets', () => {
+    const kind = { family: 'reducing', adjuster: 'main', spring: springName(plate), size_dn: null };
+    const fleet = { ...kind, valves: 7, mean: Math.log(1.5), sd: 0.13 };
+    expect(ratePrior(plate, [], defaultHouseRules, fleet)).toMatchObject({
+      from: 'fleet',
+      valves: 7,
+      rate: 270_000,
+      sdFraction: 0.13,
+    });
+    expect(ratePrior(plate, [taught], defaultHouseRules, fleet).from).toBe('sheets');
+    const priors = (over: Partial<typeof kind>) =>
+      ratePriors(plate, () => [], defaultHouseRules, [{ ...fleet, ...over }]);
+    expect(priors({})['main']!.from).toBe('fleet');
+    expect(priors({ spring: 'of another' })['main']!.from).toBe('spring');
+    expect(ratePriorSchema.parse(priors({})['main'])).toEqual(priors({})['main']);
+  });
+
   test('last sheets, else the spring, else the family', () => {
     expect(ratePrior(plate, [taught, taught], defaultHouseRules)).toMatchObject({
       from: 'sheets',

@@ -6,3 +6,4 @@ export * from './revision';
 export * from './seal';
 export * from './visit';
 export * from './doubts';
+export * from './lessons';

@@ -137,4 +137,12 @@ export const migrations: readonly Migration[] = [
         `CREATE INDEX sessions_of ON sessions (person_id, device)`,
       ]),
   },
+  {
+    // What each valve teaches of its kind, from its sheets; made again where it is missing.
+    name: '0011-lessons',
+    up: ({ context }) =>
+      run(context, [
+        `CREATE TABLE lessons (valve_id TEXT PRIMARY KEY REFERENCES valves(id), body TEXT NOT NULL)`,
+      ]),
+  },
 ];

@@ -30,6 +30,8 @@ export type Tables = {
   >;
   /** What lists ask of a valve: derived from its sheets. */
   readonly summaries: ModelStatic<Stored<{ valve_id: string; body: string }>>;
+  /** What a valve has to teach others of its kind: derived from its sheets. */
+  readonly lessons: ModelStatic<Stored<{ valve_id: string; body: string }>>;
   readonly runs: ModelStatic<
     Stored<{
       id: string;
@@ -149,6 +151,7 @@ export function defineTables(sequelize: Sequelize): Tables {
     ...definePeople(define),
     settings: define('settings', { id: id(), body: text() }),
     summaries: define('summaries', { valve_id: id(), body: text() }),
+    lessons: define('lessons', { valve_id: id(), body: text() }),
     runs: define('runs', {
       id: id(),
       valve_id: { type: DataTypes.STRING(64) },

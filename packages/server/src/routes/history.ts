@@ -1,8 +1,9 @@
 import { z } from '@hono/zod-openapi';
-import { valveSchema, valveSummarySchema } from '@holvek/core';
+import { fleetKindSchema, valveSchema, valveSummarySchema } from '@holvek/core';
 import type { Store } from '../db/open';
 import { newRouter } from '../http/router';
 import { getRoute } from '../http/route';
+import { fleetOf } from '../sheet/fleet';
 import { allSummaries } from '../sheet/summary';
 
 /** A version of a document: when it was written, by whom, and what it said. */
@@ -22,6 +23,14 @@ export const historyRoutes = (store: Store) =>
         z.array(valveSummarySchema),
       ),
       async (c) => c.json(await allSummaries(store), 200),
+    )
+    .openapi(
+      getRoute(
+        '/fleet',
+        'What all valves have taught of their kinds: rates to begin with on one that was never met',
+        z.array(fleetKindSchema),
+      ),
+      async (c) => c.json([...(await fleetOf(store))], 200),
     )
     .openapi(
       getRoute(

@@ -2,11 +2,13 @@ import {
   correctionDigest,
   deviceSigner,
   failedCheck,
+  fittedSpring,
   makeDeviceKey,
   readJsonFile,
   readReadingsCsv,
   sheetFileSchema,
   unwrap,
+  type FleetKind,
   type Ingested,
   type Sheet,
   type ValveSummary,
@@ -54,6 +56,24 @@ describe('sheets', () => {
     // A row that is missing is made again.
     await server.store.tables.summaries.destroy({ where: {} });
     expect(await rowOf()).toEqual(row);
+  });
+
+  test('teach what others of its kind will begin with', async () => {
+    const fleet = async () => (await (await server.get('/fleet')).json()) as FleetKind[];
+    const kinds = await fleet();
+    expect(kinds.map(({ size_dn, valves }) => [size_dn, valves])).toEqual([
+      [null, 1],
+      [valve.plate.size_dn, 1],
+    ]);
+    const shown = (await rowOf()).visits.map(({ body }) => body.settings[0]!.rate_pa_per_turn!);
+    const { rate_pa_per_turn: chart } = fittedSpring(valve.plate)!;
+    const ratio = Math.log(shown.reduce((sum, rate) => sum + rate, 0) / shown.length / chart);
+    // One valve: its kind is guessed between its chart and what it has shown.
+    expect(kinds[1]!.mean / ratio).toBeGreaterThan(0.5);
+    expect(kinds[1]!.mean / ratio).toBeLessThan(1);
+    // What is missing, as in a house from before, is learned again.
+    await server.store.tables.lessons.destroy({ where: {} });
+    expect(await fleet()).toEqual(kinds);
   });
 
   test('go out as PDF, CSV and JSON under a name that says which', async () => {

@@ -2,13 +2,16 @@ import { summaryOf, valveSummarySchema, type ValveSummary } from '@holvek/core';
 import { QueryTypes } from 'sequelize';
 import type { Store } from '../db/open';
 import type { Tables } from '../db/tables';
+import { writeLessons } from './fleet';
 import { toSheet } from './stored';
 
-/** Makes a valve's row anew from its sheets. */
+/** Makes a valve's rows anew from its sheets: its summary, and what it teaches of its kind. */
 export async function writeSummary(tables: Tables, valveId: string): Promise<void> {
   const rows = await tables.sheets.findAll({ where: { valve_id: valveId }, raw: true });
-  const body = JSON.stringify(summaryOf(valveId, rows.map(toSheet)));
+  const sheets = rows.map(toSheet);
+  const body = JSON.stringify(summaryOf(valveId, sheets));
   await tables.summaries.upsert({ valve_id: valveId, body });
+  await writeLessons(tables, valveId, sheets);
 }
 
 /** Valves that have sheets and no row yet: those of a database from before there were any. */

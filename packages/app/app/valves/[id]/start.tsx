@@ -16,7 +16,14 @@ import {
 } from '@holvek/core';
 import { BagCard } from '@/bag/bag-card';
 import { YStack } from '@/ui/kit';
-import { useGauges, useHouseRules, useIsReadyToStart, useRepairs, useValves } from '@/data/queries';
+import {
+  useGauges,
+  useHouseRules,
+  useIsReadyToStart,
+  useFleet,
+  useRepairs,
+  useValves,
+} from '@/data/queries';
 import { shelf } from '@/data/store';
 import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
 import { HeightField, hungAt } from '@/gauge/height-field';
@@ -104,6 +111,7 @@ function StartForm({
   const isWeighed = (side: Side) =>
     lineDensityOf(valve.plate) > 0 && !(isInstrument(valve.plate) && side === 'inlet');
   const repairs = useRepairs();
+  const fleet = useFleet();
   const open = useOpenRun(valve.id) !== undefined;
   const isTaken = !isPractice && (open || barred !== undefined);
   const start = async () => {
@@ -118,7 +126,8 @@ function StartForm({
       rules,
       sheets: visits.get(valve.id) ?? [],
       repairs: repairsOf(repairs.data ?? [], valve.id),
-      ...(isPractice ? { twin } : {}),
+      // A twin's spring is of its own making: others of its kind say nothing of it.
+      ...(isPractice ? { twin } : { fleet: fleet.data ?? [] }),
     });
     const begun = await shelf.begin(draft, technician);
     if (typeof begun === 'string') router.replace(`/runs/${begun}`);

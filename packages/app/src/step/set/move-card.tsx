@@ -95,11 +95,15 @@ function MoveWords({ view, move }: { readonly view: SettingView; readonly move: 
   );
 }
 
+const fleetSays = (valves: number): string =>
+  valves === 1 ? 'one valve of its kind says' : `${valves} valves of its kind say`;
+
 /** What a turn gives: learned here, and what was believed before. */
 function RateWords({ view: { rate, prior } }: { readonly view: SettingView }) {
   const { units } = useDesk();
   const source = {
     sheets: 'its last sheets say',
+    fleet: fleetSays(prior.valves ?? 1),
     spring: 'its spring chart says',
     family: 'the family says',
   }[prior.from];

@@ -1,4 +1,4 @@
-import type { RatePrior } from '../../coach';
+import type { FleetKind, RatePrior } from '../../coach';
 import { fittedSpring, type AdjusterPlate, type HouseRules } from '../../valve';
 
 /** What a signed sheet has taught about an adjuster. */
@@ -8,16 +8,26 @@ export type TaughtRate = {
   readonly clockwise: 'raises' | 'lowers';
 };
 
+/** How the fleet names a spring: another range or rate under the same colour is another one. */
+export const springName = (plate: AdjusterPlate): string => {
+  const spring = fittedSpring(plate);
+  return spring
+    ? JSON.stringify([spring.colour, spring.from_pa, spring.to_pa, spring.rate_pa_per_turn])
+    : '';
+};
+
 /**
- * Where the first guess of a rate comes from: this valve's last sheets, else its spring chart,
- * else the family.
+ * Where the first guess of a rate comes from: this valve's last sheets, else others of its kind, else
+ * its spring chart, else the family.
  *
  * @param taught  rates of earlier sheets, latest last
+ * @param kind    what others of its kind have shown
  */
 export function ratePrior(
   plate: AdjusterPlate,
   taught: readonly TaughtRate[],
   rules: HouseRules,
+  kind?: FleetKind,
 ): RatePrior {
   const recent = taught.slice(-3);
   const direction = plate.clockwise;
@@ -35,6 +45,16 @@ export function ratePrior(
     };
   }
   const spring = fittedSpring(plate);
+  if (kind)
+    return {
+      rate: (spring?.rate_pa_per_turn ?? 1) * Math.exp(kind.mean),
+      sdFraction: kind.sd,
+      direction,
+      directionTrust,
+      from: 'fleet',
+      valves: kind.valves,
+      model: 2,
+    };
   return spring
     ? {
         rate: spring.rate_pa_per_turn,

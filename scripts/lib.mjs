@@ -140,7 +140,7 @@ async function bundleServer() {
     platform: 'node',
     format: 'esm',
     target: 'node20',
-    external: ['sqlite3', 'sequelize', 'pdfkit', 'umzug', 'ws', 'selfsigned', 'qrcode'],
+    external: ['sqlite3', 'sequelize', 'pdfkit', 'umzug', 'ws', 'selfsigned', 'qrcode', 'ics'],
     logLevel: 'warning',
   });
 }

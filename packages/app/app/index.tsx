@@ -94,15 +94,31 @@ export default function RoundScreen() {
           <RoundLine key={row.valve.id} row={row} place={i + 1} isLast={i === rows.length - 1} />
         ))}
       </YStack>
-      <WordButton onPress={() => router.push('/practice' as Href)}>
-        new here? practise on a simulated valve first
-      </WordButton>
+      <WaysOn />
       <BottomSheet isOpen={isWhyOpen} title="Why this order?" onClose={() => setWhyOpen(false)}>
         {(round?.why_this_order ?? '').split('\n').map((line) => (
           <Words key={line}>{line}</Words>
         ))}
       </BottomSheet>
     </Screen>
+  );
+}
+
+/** Where else one may go from a round. */
+function WaysOn() {
+  const router = useRouter();
+  const ways = [
+    ['the season: what is due, and who goes where', '/season'],
+    ['new here? practise on a simulated valve first', '/practice'],
+  ] as const;
+  return (
+    <YStack>
+      {ways.map(([say, href]) => (
+        <WordButton key={href} onPress={() => router.push(href as Href)}>
+          {say}
+        </WordButton>
+      ))}
+    </YStack>
   );
 }
 

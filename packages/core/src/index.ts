@@ -21,3 +21,4 @@ export * from './report';
 export * from './twin';
 export * from './exchange';
 export * from './register';
+export * from './season';

@@ -25,6 +25,7 @@ const layers = [
   'twin',
   'exchange',
   'register',
+  'season',
 ];
 
 const sources = (folder: string): string[] =>

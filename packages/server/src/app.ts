@@ -20,6 +20,7 @@ import { evidenceRoutes } from './routes/evidence';
 import { historyRoutes } from './routes/history';
 import { peopleRoutes, sessionRoutes, tryingWith } from './routes/people';
 import { repairRoutes } from './routes/repairs';
+import { seasonRoutes } from './routes/seasons';
 import { runRoutes } from './routes/runs';
 import { settingRoutes } from './routes/settings';
 import { sheetRoutes } from './routes/sheets';
@@ -86,6 +87,7 @@ export function createApp(
     .route('/', peopleRoutes(store, people))
     .route('/', settingRoutes(store))
     .route('/', documentRoutes(store))
+    .route('/', seasonRoutes(store))
     .route('/', valveRoutes(store))
     .route('/', repairRoutes(store))
     .route('/', historyRoutes(store))

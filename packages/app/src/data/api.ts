@@ -18,6 +18,7 @@ import {
   repairSchema,
   roundSchema,
   runRowSchema,
+  seasonSchema,
   sessionSchema,
   sheetSchema,
   type SignedCorrection,
@@ -32,6 +33,7 @@ import {
   type Repair,
   type Round,
   type RunEvent,
+  type Season,
   type Site,
   type System,
   type Valve,
@@ -144,6 +146,9 @@ export const api = {
   rounds: () => ask('/rounds', z.array(roundSchema)),
   putRound: (round: Round, change: Change = {}) =>
     ask(`/rounds/${enc(round.id)}`, roundSchema, { method: 'PUT', body: round, ...change }),
+  seasons: () => ask('/seasons', z.array(seasonSchema)),
+  putSeason: (season: Season, change: Change = {}) =>
+    ask(`/seasons/${enc(season.id)}`, seasonSchema, { method: 'PUT', body: season, ...change }),
   systems: () => ask('/systems', z.array(systemSchema)),
   putSystem: (system: System, change: Change = {}) =>
     ask(`/systems/${enc(system.id)}`, systemSchema, { method: 'PUT', body: system, ...change }),

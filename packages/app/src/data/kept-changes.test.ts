@@ -13,7 +13,15 @@ const made = (id: string, atMs: number, over?: unknown, name?: string) => ({
 let names = 0;
 function kept(put: Puts['valves']) {
   const db = openDeviceDb(`kept-${String(++names)}`);
-  const puts = { sites: put, valves: put, gauges: put, rounds: put, systems: put, repairs: put };
+  const puts = {
+    sites: put,
+    valves: put,
+    gauges: put,
+    rounds: put,
+    systems: put,
+    repairs: put,
+    seasons: put,
+  };
   return { db, changes: new KeptChanges(db, puts) };
 }
 
@@ -38,6 +46,7 @@ describe('changes of the register without a network', () => {
       rounds: put,
       systems: put,
       repairs: put,
+      seasons: put,
     });
     await again.load();
     expect(again.snapshot().map(({ value }) => value.id)).toEqual(['a', 'b']);
@@ -55,7 +64,15 @@ describe('changes of the register without a network', () => {
     const put = () => (isUp ? Promise.resolve() : Promise.reject(new Unreachable('no network')));
     let isUp = false;
     const db = openDeviceDb(`kept-${String(++names)}`);
-    const puts = { sites: put, valves: put, gauges: put, rounds: put, systems: put, repairs: put };
+    const puts = {
+      sites: put,
+      valves: put,
+      gauges: put,
+      rounds: put,
+      systems: put,
+      repairs: put,
+      seasons: put,
+    };
     const tabs: (() => void)[] = [];
     const channel = (own: number) => ({
       addEventListener: (_: string, heard: () => void) => void (tabs[own] = heard),

@@ -10,6 +10,7 @@ export const changeableLists = [
   'rounds',
   'systems',
   'repairs',
+  'seasons',
 ] as const;
 export type ListName = (typeof changeableLists)[number];
 type Listed = { readonly id: string };

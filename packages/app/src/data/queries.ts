@@ -83,6 +83,7 @@ export const useValves = () => useList('valves', api.valves);
 export const useGauges = () => useList('gauges', api.gauges);
 export const useRounds = () => useList('rounds', api.rounds);
 export const useSystems = () => useList('systems', api.systems);
+export const useSeasons = () => useList('seasons', api.seasons);
 export const useRepairs = () => useList('repairs', api.repairs);
 export const useSheets = () => useQuery({ queryKey: ['sheets'], queryFn: api.sheets });
 export const useSummaries = () => useQuery({ queryKey: ['summaries'], queryFn: api.summaries });
@@ -195,6 +196,7 @@ export const useImportValves = () => useChange(api.importValves, 'valves');
 export const useChangeGauge = () => useChange(overSeen('gauges', api.putGauge), 'gauges');
 export const useChangeRound = () => useChange(overSeen('rounds', api.putRound), 'rounds');
 export const useChangeSystem = () => useChange(overSeen('systems', api.putSystem), 'systems');
+export const useChangeSeason = () => useChange(overSeen('seasons', api.putSeason), 'seasons');
 export const useChangeRepair = () => useChange(overSeen('repairs', api.putRepair), 'repairs');
 export const useChangeHouseRules = () =>
   useChange((rules: HouseRules) => {

@@ -19,6 +19,7 @@ const puts = {
   rounds: api.putRound,
   systems: api.putSystem,
   repairs: api.putRepair,
+  seasons: api.putSeason,
 } as unknown as Puts;
 const tabsOf = (name: string): BroadcastChannel | undefined =>
   typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(name);

@@ -1,4 +1,5 @@
 import { Link, usePathname, type Href } from 'expo-router';
+import CalendarRange from 'lucide-react-native/icons/calendar-range';
 import FileText from 'lucide-react-native/icons/file-text';
 import Calculator from 'lucide-react-native/icons/calculator';
 import Gauge from 'lucide-react-native/icons/gauge';
@@ -21,6 +22,7 @@ const MAIN = 'main';
 
 const places = [
   { href: '/', name: 'Round', Icon: ListOrdered },
+  { href: '/season', name: 'Season', Icon: CalendarRange, isWideOnly: true },
   { href: '/valves', name: 'Valves', Icon: Torus },
   { href: '/ladder', name: 'Ladder', Icon: Layers },
   { href: '/bench', name: 'Bench', Icon: Calculator },
@@ -110,32 +112,34 @@ function Places({
           }
         : { borderTopWidth: 1 })}
     >
-      {places.map(({ href, name, Icon }) => {
-        const isHere = href === '/' ? path === '/' : path.startsWith(href);
-        return (
-          <Link
-            key={href}
-            href={href as Href}
-            style={{ flex: isBeside ? undefined : 1, textDecorationLine: 'none' }}
-            aria-current={isHere ? 'page' : undefined}
-            aria-label={name}
-          >
-            <YStack
-              alignItems="center"
-              justifyContent="center"
-              gap={isShort ? 0 : '$1'}
-              minHeight={isShort ? 48 : 64}
-              width="100%"
-              backgroundColor={isBeside && isHere ? '$lane' : 'transparent'}
+      {places
+        .filter((place) => isBeside || !('isWideOnly' in place))
+        .map(({ href, name, Icon }) => {
+          const isHere = href === '/' ? path === '/' : path.startsWith(href);
+          return (
+            <Link
+              key={href}
+              href={href as Href}
+              style={{ flex: isBeside ? undefined : 1, textDecorationLine: 'none' }}
+              aria-current={isHere ? 'page' : undefined}
+              aria-label={name}
             >
-              <Icon size={22} color={isHere ? ink.verdigrisDeep : ink.muted} />
-              <Strong fontSize="$1" lineHeight="$1" color={isHere ? '$verdigrisDeep' : '$muted'}>
-                {name}
-              </Strong>
-            </YStack>
-          </Link>
-        );
-      })}
+              <YStack
+                alignItems="center"
+                justifyContent="center"
+                gap={isShort ? 0 : '$1'}
+                minHeight={isShort ? 48 : 64}
+                width="100%"
+                backgroundColor={isBeside && isHere ? '$lane' : 'transparent'}
+              >
+                <Icon size={22} color={isHere ? ink.verdigrisDeep : ink.muted} />
+                <Strong fontSize="$1" lineHeight="$1" color={isHere ? '$verdigrisDeep' : '$muted'}>
+                  {name}
+                </Strong>
+              </YStack>
+            </Link>
+          );
+        })}
     </Frame>
   );
 }

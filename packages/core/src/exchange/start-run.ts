@@ -57,12 +57,7 @@ export function startDraft(
     procedure_version: procedureOf(valve.plate.family).version,
     gauges,
     house_rules: rules,
-    priors: ratePriors(
-      valve.plate,
-      (adjuster) => taughtBy(records, valve, adjuster),
-      rules,
-      fleet,
-    ),
+    priors: ratePriors(valve.plate, (adjuster) => taughtBy(records, valve, adjuster), rules, fleet),
     purpose: twin ? 'practice' : 'record',
     sheet_version: 3,
     ...answerTo(records),

@@ -9,6 +9,7 @@ export const houseActions = [
   'revise',
   'note_repair',
   'plan_round',
+  'plan_season',
   'add_to_register',
   'change_plate',
   'change_target',
@@ -37,6 +38,7 @@ const from: { readonly [A in HouseAction]: Role } = {
   keep_gauges: 'technician',
   // What a valve is to be set to, and its limit, is not for the one who sets it to change.
   change_target: 'supervisor',
+  plan_season: 'supervisor',
   change_ladder: 'supervisor',
   import: 'supervisor',
   retire: 'supervisor',

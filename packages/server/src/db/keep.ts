@@ -2,7 +2,15 @@ import type { Model, ModelStatic } from 'sequelize';
 import type { Tables } from './tables';
 
 export type Kind =
-  'sites' | 'valves' | 'gauges' | 'rounds' | 'systems' | 'repairs' | 'people' | 'settings';
+  | 'sites'
+  | 'valves'
+  | 'gauges'
+  | 'rounds'
+  | 'systems'
+  | 'repairs'
+  | 'seasons'
+  | 'people'
+  | 'settings';
 export type Document = { readonly id: string; readonly tag?: string; readonly body: string };
 
 type Row = { id: string; body: string };

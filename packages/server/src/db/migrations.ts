@@ -145,4 +145,9 @@ export const migrations: readonly Migration[] = [
         `CREATE TABLE lessons (valve_id TEXT PRIMARY KEY REFERENCES valves(id), body TEXT NOT NULL)`,
       ]),
   },
+  {
+    name: '0012-seasons',
+    up: ({ context }) =>
+      run(context, [`CREATE TABLE seasons (id TEXT PRIMARY KEY, body TEXT NOT NULL)`]),
+  },
 ];

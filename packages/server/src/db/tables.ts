@@ -7,6 +7,7 @@ export type Tables = {
   readonly valves: ModelStatic<Stored<{ id: string; tag: string; body: string }>>;
   readonly gauges: ModelStatic<Stored<{ id: string; tag: string; body: string }>>;
   readonly rounds: ModelStatic<Stored<{ id: string; body: string }>>;
+  readonly seasons: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly systems: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly repairs: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly settings: ModelStatic<Stored<{ id: string; body: string }>>;
@@ -146,6 +147,7 @@ export function defineTables(sequelize: Sequelize): Tables {
     valves: define('valves', { id: id(), tag: text(), body: text() }),
     gauges: define('gauges', { id: id(), tag: text(), body: text() }),
     rounds: define('rounds', { id: id(), body: text() }),
+    seasons: define('seasons', { id: id(), body: text() }),
     systems: define('systems', { id: id(), body: text() }),
     repairs: define('repairs', { id: id(), body: text() }),
     ...definePeople(define),

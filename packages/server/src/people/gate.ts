@@ -31,6 +31,7 @@ const changes: readonly (readonly [method: string, path: RegExp, action: HouseAc
   ['PUT', /^\/repairs\/[^/]+$/u, 'note_repair'],
   ['PUT', /^\/gauges\/[^/]+$/u, 'keep_gauges'],
   ['PUT', /^\/rounds\/[^/]+$/u, 'plan_round'],
+  ['PUT', /^\/seasons\/[^/]+$/u, 'plan_season'],
   ['PUT', /^\/systems\/[^/]+$/u, 'change_ladder'],
   ['PUT', /^\/sites\/[^/]+$/u, 'change_place'],
   ['PUT', /^\/house-rules$/u, 'change_rules'],

@@ -18,7 +18,7 @@ import { getRoute, sendRoute } from '../http/route';
 import { signedIn } from '../people/gate';
 
 type Kept = { readonly id: string; readonly tag?: string };
-type TableName = 'sites' | 'gauges' | 'rounds' | 'systems' | 'valves' | 'repairs';
+type TableName = 'sites' | 'gauges' | 'rounds' | 'systems' | 'valves' | 'repairs' | 'seasons';
 
 const bodyOf = async (
   tables: Tables,

@@ -17,6 +17,7 @@ import { ingest } from '../ingest/ingest';
 import { sheetsOf } from '../sheet/shelf';
 import { seedPeople } from './people';
 import { demoRepairs } from './repairs';
+import { demoSeason } from './season';
 import { demoRounds, demoSystems } from './systems';
 import { demoGauges, demoValves, type DemoValve } from './valves';
 
@@ -46,6 +47,8 @@ export async function seedLarkhollow(
       await keepDocument(tables, 'valves', { id: valve.id, tag: valve.tag, body: body(valve) });
     for (const round of demoRounds(new Date(now).toISOString().slice(0, 10)))
       await keepDocument(tables, 'rounds', { id: round.id, body: body(round) });
+    for (const season of [demoSeason(now)])
+      await keepDocument(tables, 'seasons', { id: season.id, body: body(season) });
     for (const system of demoSystems())
       await keepDocument(tables, 'systems', { id: system.id, body: body(system) });
     for (const repair of demoRepairs(now))

@@ -1,0 +1,235 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import {
+  dayAfter,
+  may,
+  printSpans,
+  readSpans,
+  unwrap,
+  weekdayOf,
+  type Person,
+  type Season,
+} from '@holvek/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useForm, type Control } from 'react-hook-form';
+import { z } from 'zod';
+import { newId } from '@/data/new-id';
+import { useChangeSeason, useSites } from '@/data/queries';
+import { Screen } from '@/shell/screen';
+import { Card } from '@/ui/card';
+import { Columns } from '@/ui/columns';
+import { FormField } from '@/ui/form-field';
+import { XStack, YStack } from '@/ui/kit';
+import { today } from '@/ui/local-day';
+import { plainNumber } from '@/ui/plain-number';
+import { BigButton } from '@/ui/press';
+import { Loading } from '@/ui/states';
+import { Heading, Muted, Words } from '@/ui/words';
+import { RulesCard } from './rules-card';
+import { usePeople } from './use-season-desk';
+
+const within = (least: number, most: number) => (text: string) => {
+  const value = plainNumber(text);
+  return value >= least && value <= most;
+};
+const spans = z
+  .string()
+  .max(4000)
+  .refine((text) => readSpans(text).ok, 'One span a line: 2026-12-24 to 2026-12-26 holidays');
+const schema = z.object({
+  name: z.string().trim().min(1, 'What is it called?').max(120),
+  from: z.iso.date('A day, as 2026-11-30'),
+  weeks: z.string().refine(within(1, 52), 'Weeks, 1 to 52'),
+  usual: z.string().refine(within(0, 600), 'Minutes from one place to another'),
+  around: z.string().refine(within(0, 240), 'Minutes of a visit beyond its run'),
+  closed: spans,
+  crew: z.array(
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      hours: z.string().refine(within(0, 16), 'Hours a working day, 0 to 16'),
+      away: spans,
+    }),
+  ),
+});
+type Texts = z.infer<typeof schema>;
+
+const MINUTES = 60;
+const WORKDAYS = [1, 1, 1, 1, 1, 0, 0];
+
+/** Whose days a season has, and what binds it. */
+export function SeasonForm({ known }: { readonly known?: Season }) {
+  const people = usePeople().data;
+  const site = useSites().data?.[0]?.id;
+  if (!people || !site) return <Loading what="Fetching who works here" />;
+  const hands = people.filter(({ role, left_on: left }) => may(role, 'work') && left === undefined);
+  return <Form hands={hands} siteId={site} {...(known ? { known } : {})} />;
+}
+
+type FormProps = {
+  readonly hands: readonly Person[];
+  readonly siteId: string;
+  readonly known?: Season;
+};
+
+function Form({ hands, siteId, known }: FormProps) {
+  const router = useRouter();
+  const change = useChangeSeason();
+  const [rules, setRules] = useState(known?.rules ?? []);
+  const [trouble, setTrouble] = useState<string>();
+  const { control, handleSubmit } = useForm<Texts>({
+    resolver: zodResolver(schema),
+    defaultValues: textsOf(known, hands),
+  });
+  const keep = handleSubmit((texts) => {
+    setTrouble(undefined);
+    change.mutate(seasonFrom(texts, { known, siteId, rules }), {
+      onSuccess: () => router.replace('/season'),
+      onError: () => setTrouble('It could not be kept. What you wrote is still here.'),
+    });
+  });
+  return (
+    <Screen
+      title={known ? known.name : 'A season'}
+      under="Whose days there are, and what binds them"
+      back
+      wide
+      footer={
+        <BigButton flex={1} onPress={() => void keep()}>
+          Keep this season
+        </BigButton>
+      }
+    >
+      {trouble ? (
+        <Words color="$vermilion" role="alert">
+          {trouble}
+        </Words>
+      ) : null}
+      <Columns
+        left={
+          <>
+            <Card>
+              <FormField control={control} name="name" label="Name" />
+              <XStack gap="$3">
+                <YStack flex={1}>
+                  <FormField control={control} name="from" label="First day" />
+                </YStack>
+                <YStack flex={1}>
+                  <FormField control={control} name="weeks" label="Weeks" numeric />
+                </YStack>
+              </XStack>
+              <FormField
+                control={control}
+                name="usual"
+                label="From one place to another"
+                unit="min"
+                numeric
+                hint="Walked or driven; where nothing better is known."
+              />
+              <FormField
+                control={control}
+                name="around"
+                label="Around each visit"
+                unit="min"
+                numeric
+                hint="Being let in, telling who must know, tidying up; the run itself is known from earlier ones."
+              />
+              <FormField
+                control={control}
+                name="closed"
+                label="Days on which nobody works"
+                hint="2026-12-24 to 2026-12-26 holidays; several with a ; between"
+              />
+            </Card>
+            <Crew control={control} hands={hands} />
+          </>
+        }
+        right={<RulesCard rules={rules} onRules={setRules} />}
+      />
+    </Screen>
+  );
+}
+
+const Crew = ({
+  control,
+  hands,
+}: {
+  readonly control: Control<Texts>;
+  readonly hands: readonly Person[];
+}) => (
+  <Card>
+    <Heading>Who works</Heading>
+    <Muted>Hours a working day that go to valves; 0 for who does not take part.</Muted>
+    {hands.map(({ id, name }, i) => (
+      <XStack key={id} gap="$3">
+        <YStack flex={1}>
+          <FormField control={control} name={`crew.${i}.hours`} label={name} unit="h" numeric />
+        </YStack>
+        <YStack flex={2}>
+          <FormField control={control} name={`crew.${i}.away`} label={`${name} is away`} />
+        </YStack>
+      </XStack>
+    ))}
+  </Card>
+);
+
+const nextMonday = (): string => dayAfter(today(), (7 - weekdayOf(today())) % 7);
+
+function textsOf(known: Season | undefined, hands: readonly Person[]): Texts {
+  return {
+    name: known?.name ?? '',
+    from: known?.from ?? nextMonday(),
+    weeks: String(known?.weeks ?? 8),
+    usual: String(known?.travel.usual ?? 15),
+    around: String(known?.around ?? 20),
+    closed: printSpans(known?.closed ?? []).replaceAll('\n', '; '),
+    crew: hands.map(({ id, name }) => {
+      const member = known?.crew.find(({ person_id }) => person_id === id);
+      const hours = known ? (member?.week[0] ?? 0) / MINUTES : 6;
+      return {
+        id,
+        name,
+        hours: String(hours),
+        away: printSpans(member?.away ?? []).replaceAll('\n', '; '),
+      };
+    }),
+  };
+}
+
+type Rest = {
+  readonly known: Season | undefined;
+  readonly siteId: string;
+  readonly rules: Season['rules'];
+};
+
+/** The texts as a season; a week of its own that somebody has stays while its hours are not changed. */
+function seasonFrom(texts: Texts, { known, siteId, rules }: Rest): Season {
+  const crew = texts.crew.flatMap(({ id, hours, away }) => {
+    const minutes = Math.round(plainNumber(hours) * MINUTES);
+    if (minutes === 0) return [];
+    const before = known?.crew.find(({ person_id }) => person_id === id);
+    const week =
+      before && before.week[0] === minutes ? before.week : WORKDAYS.map((share) => share * minutes);
+    return [
+      {
+        person_id: id,
+        week: [...week],
+        away: unwrap(readSpans(away)).map(({ from, to }) => ({ from, to })),
+      },
+    ];
+  });
+  const monday = dayAfter(texts.from, -weekdayOf(texts.from));
+  return {
+    id: known?.id ?? newId(),
+    name: texts.name.trim(),
+    site_id: known?.site_id ?? siteId,
+    from: monday,
+    weeks: plainNumber(texts.weeks),
+    crew,
+    closed: unwrap(readSpans(texts.closed)).map((span) => ({ ...span, why: span.why || 'closed' })),
+    rules: [...rules],
+    around: Math.round(plainNumber(texts.around)),
+    travel: { usual: Math.round(plainNumber(texts.usual)), table: known?.travel.table ?? [] },
+    plan: known?.plan ?? [],
+  };
+}

@@ -1,0 +1,142 @@
+import { leftOut } from '@holvek/core';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { useMay } from '@/settings/preferences';
+import { Screen } from '@/shell/screen';
+import { BottomSheet } from '@/ui/bottom-sheet';
+import { Card } from '@/ui/card';
+import { useMedia, View, XStack } from '@/ui/kit';
+import { BigButton, WordButton } from '@/ui/press';
+import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { Board } from './board';
+import { monthDay } from './season-words';
+import { usePlan, type PlanActions } from './use-plan';
+import type { SeasonDesk } from './use-season-desk';
+import { VisitCard } from './visit-card';
+import { VisitLine, WeekList } from './week-list';
+import { TooMuchCard } from './week-loads';
+
+/** A season: what is due, who goes where, and why. */
+export function SeasonPage({ desk }: { readonly desk: SeasonDesk }) {
+  const router = useRouter();
+  const isWide = useMedia().wide;
+  const actions = usePlan(desk);
+  const { may, needs } = useMay('plan_season');
+  const [selected, setSelected] = useState<string>();
+  const visit = desk.visits.find(({ valve }) => valve.id === selected);
+  const { season, made } = desk;
+  const card = visit ? <VisitCard desk={desk} visit={visit} actions={actions} /> : null;
+  return (
+    <Screen
+      title={season.name}
+      under={`${made.visits.size} valves due · ${season.weeks} weeks from ${monthDay(made.days[0]!)} · ${made.people.length} hands`}
+      back={!isWide}
+      wide
+      right={
+        <WordButton onPress={() => router.push('/season/edit')}>change what binds it</WordButton>
+      }
+      footer={
+        may ? (
+          <PlanButtons actions={actions} seasonId={season.id} />
+        ) : (
+          <Muted>{`A season is planned by a ${needs}.`}</Muted>
+        )
+      }
+    >
+      {actions.said ? (
+        <Words role="status" aria-live="polite" testID="plan-said">
+          {actions.said}
+        </Words>
+      ) : null}
+      <TooMuchCard desk={desk} actions={actions} />
+      <LeftOut desk={desk} onSelect={setSelected} />
+      {isWide ? (
+        <XStack gap="$4" alignItems="flex-start">
+          <View flex={1} minWidth={0}>
+            <Board desk={desk} actions={actions} selected={selected} onSelect={setSelected} />
+          </View>
+          {card ? <View width={320}>{card}</View> : null}
+        </XStack>
+      ) : (
+        <>
+          <WeekList desk={desk} onSelect={setSelected} />
+          <BottomSheet
+            isOpen={card !== null}
+            title={visit?.valve.tag ?? ''}
+            onClose={() => setSelected(undefined)}
+          >
+            {card}
+          </BottomSheet>
+        </>
+      )}
+    </Screen>
+  );
+}
+
+const PlanButtons = ({
+  actions,
+  seasonId,
+}: {
+  readonly actions: PlanActions;
+  readonly seasonId: string;
+}) => (
+  <>
+    <BigButton
+      flex={2}
+      onPress={actions.plan}
+      disabled={actions.progress !== undefined}
+      testID="plan"
+    >
+      {actions.progress === undefined
+        ? 'Plan the season'
+        : `Planning: ${Math.round(100 * actions.progress)} %`}
+    </BigButton>
+    <BigButton
+      flex={1}
+      kind="outline"
+      onPress={() => window.open(`/api/seasons/${seasonId}/calendar.ics`, '_self')}
+    >
+      Calendar
+    </BigButton>
+    {actions.canUndo ? (
+      <BigButton flex={1} kind="outline" onPress={actions.undo}>
+        Undo
+      </BigButton>
+    ) : null}
+  </>
+);
+
+/** What has no day in the plan. */
+function LeftOut({
+  desk,
+  onSelect,
+}: {
+  readonly desk: SeasonDesk;
+  readonly onSelect: (valveId: string) => void;
+}) {
+  const out = leftOut(desk.made, desk.routes).flatMap(
+    (block) => desk.made.problem.blocks[block]!.valves,
+  );
+  const [isOpen, setOpen] = useState(false);
+  if (out.length === 0) return null;
+  if (desk.season.plan.length === 0)
+    return (
+      <Card>
+        <Heading>Nothing is planned yet</Heading>
+        <Words>
+          {`${out.length} valves want a visit. One press puts them where they cost least: in their windows, place by place, within everybody’s hours.`}
+        </Words>
+      </Card>
+    );
+  return (
+    <Card tone="warn">
+      <XStack justifyContent="space-between" alignItems="center" gap="$2">
+        <Strong color="$onBrassSoft">{`${out.length} have no day`}</Strong>
+        <WordButton onPress={() => setOpen(!isOpen)}>{isOpen ? 'fold' : 'which'}</WordButton>
+      </XStack>
+      {isOpen
+        ? out.map((id) => <VisitLine key={id} desk={desk} id={id} onSelect={onSelect} />)
+        : null}
+    </Card>
+  );
+}

@@ -1,0 +1,265 @@
+import { seededRandom, type Random } from '../numerics';
+import { isTooMuch, roomFor, whereIs, type Place } from './places';
+import {
+  OVER,
+  emptyRoutes,
+  placeCost,
+  seasonCost,
+  wayOf,
+  workOf,
+  type Routes,
+  type SeasonProblem,
+} from './problem';
+
+type Working = { routes: number[][][]; places: Map<number, Place>; out: Set<number> };
+
+/** Places of a route as they stand now. */
+function renumber({ routes, places }: Working, person: number, day: number): void {
+  routes[person]![day]!.forEach((block, at) => places.set(block, { person, day, at }));
+}
+
+function put(working: Working, block: number, { person, day, at }: Place): void {
+  working.routes[person]![day]!.splice(at, 0, block);
+  working.out.delete(block);
+  renumber(working, person, day);
+}
+
+function take(working: Working, block: number): void {
+  const place = working.places.get(block);
+  if (!place) return;
+  working.routes[place.person]![place.day]!.splice(place.at, 1);
+  working.places.delete(block);
+  working.out.add(block);
+  renumber(working, place.person, place.day);
+}
+
+type Standing = { readonly routes: Routes; readonly places: ReadonlyMap<number, Place> };
+type Offer = { readonly place: Place; readonly cost: number };
+
+/** The cheapest place of a block in a day of a person. */
+export function offerIn(
+  problem: SeasonProblem,
+  { routes, places }: Standing,
+  block: number,
+  [person, day]: readonly [number, number],
+): Offer | undefined {
+  const room = roomFor(problem, routes, places, { block, person, day });
+  if (typeof room === 'string') return undefined;
+  const { blocks, travel, capacity } = problem;
+  const own = blocks[block]!;
+  const route = routes[person]![day]!;
+  const asked = workOf(problem, route) + wayOf(problem, route);
+  const there = capacity[person]![day]!;
+  const isAlone = route.length === 0;
+  let best: Offer | undefined;
+  for (let at = room.from; at <= room.to; at++) {
+    const left = at === 0 ? 0 : blocks[route[at - 1]!]!.leaves;
+    const right = at === route.length ? 0 : blocks[route[at]!]!.enters;
+    const detour =
+      travel[left]![own.enters]! +
+      travel[own.leaves]![right]! -
+      (isAlone ? 0 : travel[left]![right]!);
+    const next = asked + own.minutes + detour;
+    if (isTooMuch(problem, { person, day }, { asked: next, isAlone })) continue;
+    const over = Math.max(0, next - there) - Math.max(0, asked - there);
+    const cost = placeCost(own, person, day) + detour + OVER * over;
+    if (!best || cost < best.cost) best = { place: { person, day, at }, cost };
+  }
+  return best;
+}
+
+/** The best and the second-best place of a block; what it costs to leave it out is the measure. */
+export function offersOf(
+  problem: SeasonProblem,
+  working: Standing,
+  block: number,
+): readonly Offer[] {
+  const own = problem.blocks[block]!;
+  const offers: Offer[] = [];
+  for (const person of own.hands)
+    for (let day = 0; day < problem.days; day++) {
+      const soFar = offers[1]?.cost ?? own.leftOut;
+      // A day that costs more by itself than two places that are known needs no closer look.
+      if (!(placeCost(own, person, day) < soFar)) continue;
+      const offer = offerIn(problem, working, block, [person, day]);
+      if (!offer || offer.cost >= soFar) continue;
+      offers.push(offer);
+      offers.sort((a, b) => a.cost - b.cost);
+      offers.length = Math.min(offers.length, 2);
+    }
+  return offers;
+}
+
+/** Puts in what is out: at each turn the block that would lose most by waiting. */
+function fill(problem: SeasonProblem, working: Working, random: Random): void {
+  // In any order now and then: what regret would do again and again is not always best.
+  const isBlind = random.uniform() < BLIND;
+  const noise = new Map([...working.out].map((block) => [block, random.uniform()]));
+  const regretOf = (block: number) => {
+    const [first, second] = offersOf(problem, working, block);
+    if (!first) return { block, place: undefined, regret: -1 };
+    const { leftOut } = problem.blocks[block]!;
+    return {
+      block,
+      place: first.place,
+      regret: isBlind
+        ? noise.get(block)!
+        : (second?.cost ?? leftOut) - first.cost + noise.get(block)!,
+    };
+  };
+  let waiting = [...working.out].map(regretOf).filter(({ place }) => place !== undefined);
+  while (waiting.length > 0) {
+    const next = waiting.reduce((a, b) => (b.regret > a.regret ? b : a));
+    const { person, day } = next.place!;
+    put(working, next.block, next.place!);
+    // Only those who counted on that day, or are bound to this block, look again.
+    const bound = new Set(
+      problem.before.flatMap(([a, b]) => (a === next.block ? [b] : b === next.block ? [a] : [])),
+    );
+    waiting = waiting
+      .filter(({ block }) => block !== next.block)
+      .map((each) =>
+        (each.place!.person === person && each.place!.day === day) ||
+        bound.has(each.block) ||
+        (each.place!.day === day && problem.blocks[next.block]!.needs.length > 0)
+          ? regretOf(each.block)
+          : each,
+      )
+      .filter(({ place }) => place !== undefined);
+  }
+}
+
+const copyOf = ({ routes, places, out }: Working): Working => ({
+  routes: routes.map((days) => days.map((route) => [...route])),
+  places: new Map(places),
+  out: new Set(out),
+});
+
+const movable = (problem: SeasonProblem): readonly number[] =>
+  problem.blocks.flatMap(({ isLocked, now }, block) => (isLocked && now ? [] : [block]));
+
+/** Blocks to be taken out: some at random, a day or two whole, or those of one area. */
+function chosen(
+  problem: SeasonProblem,
+  working: Working,
+  free: readonly number[],
+  random: Random,
+): readonly number[] {
+  const one = free[Math.floor(random.uniform() * free.length)]!;
+  const way = random.uniform();
+  if (way < 0.35) {
+    const share = Math.max(LARGEST_SHARE, LEAST_OUT / free.length) * random.uniform();
+    return free.filter((block) => block === one || random.uniform() < share);
+  }
+  const place = working.places.get(one);
+  if (way < 0.7 && place) {
+    const span = 1 + Math.floor(random.uniform() * 3);
+    return free.filter((block) => {
+      const other = working.places.get(block);
+      return other !== undefined && Math.abs(other.day - place.day) < span;
+    });
+  }
+  const { enters } = problem.blocks[one]!;
+  return free.filter((block) => problem.blocks[block]!.enters === enters && random.uniform() < 0.7);
+}
+
+/** How warm the search begins, as a share of the cost, and how it cools to its end. */
+const WARMTH = 0.01;
+const MOST_OUT = 30;
+/** Of what is taken out at random: a share, and of a few blocks more than a share of them. */
+const LARGEST_SHARE = 0.15;
+const LEAST_OUT = 4;
+/** Share of the times that what is out goes in in any order. */
+const BLIND = 0.15;
+
+export type PlanOptions = {
+  readonly seed?: number;
+  /** Times that a part of the plan is taken out and put in again. */
+  readonly rounds?: number;
+  /** Told how far it is, 0 … 1. */
+  readonly onProgress?: (share: number) => void;
+};
+
+/**
+ * A plan of the season: put together by regret, then bettered by taking parts out and putting them in
+ * again (large-neighbourhood search, cooled; the same seed gives the same plan). Hard rules are never
+ * broken; what has no place is left out.
+ *
+ * @returns routes by person and day, and what they cost
+ */
+export function planSeason(
+  problem: SeasonProblem,
+  { seed = 1, rounds = 600, onProgress }: PlanOptions = {},
+): { readonly routes: Routes; readonly cost: number } {
+  const random = seededRandom(seed);
+  let working: Working = {
+    routes: emptyRoutes(problem),
+    places: new Map(),
+    out: new Set(problem.blocks.keys()),
+  };
+  // What is held stands first, where it stood.
+  putAsNow(
+    problem,
+    working,
+    [...problem.blocks.keys()].filter((block) => problem.blocks[block]!.isLocked),
+  );
+  fill(problem, working, random);
+  const free = movable(problem);
+  let cost = seasonCost(problem, working.routes);
+  let best = copyOf(working);
+  let least = cost;
+  for (let round = 0; round < rounds && free.length > 0; round++) {
+    const trial = copyOf(working);
+    for (const block of chosen(problem, working, free, random).slice(0, MOST_OUT))
+      take(trial, block);
+    fill(problem, trial, random);
+    const next = seasonCost(problem, trial.routes);
+    const warmth = WARMTH * least * (1 - round / rounds) ** 2;
+    if (next < cost || random.uniform() < Math.exp((cost - next) / Math.max(1e-9, warmth))) {
+      working = trial;
+      cost = next;
+    }
+    if (next < least - 1e-9) {
+      best = copyOf(trial);
+      least = next;
+    }
+    if (round % 20 === 0) onProgress?.(round / rounds);
+  }
+  return { routes: best.routes, cost: least };
+}
+
+/** Puts blocks where they stand today, in their turn. */
+function putAsNow(problem: SeasonProblem, working: Working, blocks: readonly number[]): void {
+  const standing = blocks.flatMap((block) => {
+    const { now } = problem.blocks[block]!;
+    return now ? [{ block, ...now }] : [];
+  });
+  for (const { block, person, day } of standing.sort((a, b) => a.turn - b.turn))
+    put(working, block, { person, day, at: working.routes[person]![day]!.length });
+}
+
+/** As it stands today, as routes. */
+export function routesNow(problem: SeasonProblem): Routes {
+  const working: Working = { routes: emptyRoutes(problem), places: new Map(), out: new Set() };
+  putAsNow(problem, working, [...problem.blocks.keys()]);
+  return working.routes;
+}
+
+/** A plan with one block moved; where it goes in the day is the cheapest place that the rules leave. */
+export function withMoved(
+  problem: SeasonProblem,
+  routes: Routes,
+  block: number,
+  to: { readonly person: number; readonly day: number },
+): { readonly routes: Routes; readonly place: Place } | undefined {
+  const working: Working = {
+    routes: routes.map((days) => days.map((route) => [...route])),
+    places: new Map(whereIs(routes)),
+    out: new Set(),
+  };
+  take(working, block);
+  const offer = offerIn(problem, working, block, [to.person, to.day]);
+  if (!offer) return undefined;
+  put(working, block, offer.place);
+  return { routes: working.routes, place: offer.place };
+}

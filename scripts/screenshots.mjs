@@ -23,15 +23,15 @@ const pictures = [
   { name: 'ladder', path: '/ladder/hpu-01', until: picture },
   { name: 'ladder-wide', path: '/ladder/hpu-01', size: wide, until: picture },
   { name: 'cracking', path: '/valves/rv-11/start?practice=1', until: cracking },
-  { name: 'points', path: '/valves/pos-21/start?practice=1', until: pointTable },
   { name: 'zero-span', path: '/valves/pos-21/start?practice=1', until: zeroSpan },
   { name: 'edges', path: '/valves/bp-15/start?practice=1', until: edges },
   { name: 'register', path: '/valves/prv-12/edit', until: springs },
   { name: 'valves-wide', path: '/valves', size: wide, until: drifting },
-  { name: 'tuning', path: '/bench/tuning', until: tuning },
+  { name: 'season-wide', path: '/season', size: wide, until: planned },
+  { name: 'season-day', path: '/season', until: firstDay },
+  { name: 'cutaway', path: '/how/direct', until: holding },
   { name: 'path', path: '/valves/prv-05/start?practice=1', until: path },
   { name: 'sheet', path: '/sheets', until: firstSheet },
-  { name: 'self-tune', path: '/valves/ep-04/start?practice=1', until: selfTune },
 ];
 
 await install();
@@ -154,32 +154,11 @@ async function cracking(page) {
 }
 
 /** Five points up, and on the way down again. */
-async function pointTable(page) {
-  await walk(
-    page,
-    async () =>
-      /↓/u.test(
-        (await page
-          .getByRole('table')
-          .textContent({ timeout: 200 })
-          .catch(() => '')) ?? '',
-      ) && isSettled(page),
-  );
-}
-
 async function zeroSpan(page) {
   await walk(page, () => page.getByText(/next move · span screw/).isVisible());
 }
 
 /** An electronic pilot that swings its line, some swings in. */
-async function selfTune(page) {
-  const anyway = page.getByRole('button', { name: 'tune all the same' });
-  await walk(page, () => anyway.isVisible());
-  await anyway.click();
-  await page.getByTestId('start-task').click();
-  await page.waitForTimeout(10_000);
-}
-
 /** A few lights on either side of the low edge, the next one in hand. */
 async function edges(page) {
   await walk(page, async () => {
@@ -191,25 +170,31 @@ async function edges(page) {
 }
 
 /** A step test of a lively process, with a band that is too narrow for it. */
-async function tuning(page) {
-  const value = (t) =>
-    50 + (t > 26 ? 12 * (1 - Math.exp(-(t - 26) / 30)) : 0) + 0.12 * Math.sin(t * 7.3);
-  const rows = Array.from(
-    { length: 200 },
-    (_, t) => `${t},${t < 20 ? 40 : 48},${value(t).toFixed(3)}`,
-  );
-  const chooser = page.waitForEvent('filechooser');
-  await page.getByTestId('pick-step').click();
-  await (
-    await chooser
-  ).setFiles({
-    name: 'step.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(['time,output,value', ...rows].join('\n')),
-  });
-  await page.getByLabel('Band now').fill('46');
-  await page.getByTestId('proposed-band').waitFor();
-  await page.waitForTimeout(400);
+async function planned(page) {
+  await page.getByTestId('plan').click();
+  await page.getByTestId('plan-said').waitFor();
+  await page.getByTestId('board').getByRole('button').nth(6).click();
+  await page.getByTestId('visit-card').waitFor();
+}
+
+/** A day with more than one valve in it. */
+async function firstDay(page) {
+  await page.getByTestId('plan').waitFor();
+  const plan = page.getByRole('button', { name: /^The day of/ });
+  if (!(await plan.first().isVisible())) await page.getByTestId('plan').click();
+  await plan.first().waitFor();
+  for (let i = 0; i < (await plan.count()); i++) {
+    await plan.nth(i).click();
+    await page.getByText('In this order').waitFor();
+    if (await page.getByRole('button', { name: /^2[.] / }).isVisible()) return;
+    await page.goBack();
+    await plan.first().waitFor();
+  }
+}
+
+async function holding(page) {
+  for (let i = 0; i < 2; i++) await page.getByTestId('next-look').click();
+  await page.getByText('Both sides push alike').waitFor();
 }
 
 async function isSettled(page) {

@@ -11,11 +11,12 @@ import { lockupBench } from './lockup';
 import { print } from './print';
 import { rampsBench } from './ramps';
 import { regimeBench } from './regimes';
+import { seasonBench } from './season';
 import { twinBench } from './twin';
 import { webBench } from './web';
 
 /**
- * `npm run bench [coach|regimes|fleet|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning|fuzz|crash]
+ * `npm run bench [coach|regimes|fleet|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning|season|fuzz|crash]
  * [-- --quick]`: figures as ratios within one run.
  */
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
@@ -43,6 +44,7 @@ if (does('zerospan'))
   print('9. Zero and span, rounds to hold both ends', zeroSpanBench(isQuick ? 500 : 5000));
 if (does('edges')) print('10. Edges of a flame', edgesBench(isQuick ? 200 : 2000));
 if (does('tuning')) print('11. Step fits and their settings', tuningBench(isQuick ? 200 : 1000));
+if (does('season')) print('11a. Seasons whose best plan is known', seasonBench(isQuick));
 if (does('fuzz'))
   print('13. Requests that nobody would send', await fuzzBench(isQuick ? 500 : 10_000));
 // Minutes of kills: only when it is asked for.

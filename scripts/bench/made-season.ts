@@ -14,7 +14,9 @@ export function madeSeason(
   const random = seededRandom(seed);
   const days = weeks * 7;
   const isWorkday = (day: number) => day % 7 < 5;
-  const far = Array.from({ length: areas + 1 }, (_, i) => (i === 0 ? 0 : 10 + Math.floor(random.uniform() * 30)));
+  const far = Array.from({ length: areas + 1 }, (_, i) =>
+    i === 0 ? 0 : 10 + Math.floor(random.uniform() * 30),
+  );
   const travel = far.map((from, i) =>
     far.map((to, j) => (i === j ? 0 : i === 0 || j === 0 ? from + to : Math.max(from, to) + 15)),
   );

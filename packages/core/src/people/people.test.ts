@@ -22,7 +22,7 @@ const more: { readonly [R in Role]: readonly HouseAction[] } = {
     'change_plate',
     'keep_gauges',
   ],
-  supervisor: ['change_target', 'import', 'retire', 'change_ladder', 'change_place'],
+  supervisor: ['plan_season', 'change_target', 'import', 'retire', 'change_ladder', 'change_place'],
   owner: ['change_rules', 'invite'],
 };
 

@@ -1,0 +1,84 @@
+import { expect, isFit, test } from './technician';
+
+const wide = { width: 1280, height: 800 };
+
+test('a season is planned by one press, a visit is dragged, undone, and a day becomes a round', async ({
+  page,
+}) => {
+  await page.setViewportSize(wide);
+  await page.goto('/season');
+  await expect(page.getByText('Nothing is planned yet')).toBeVisible();
+  await page.getByTestId('plan').click();
+  await expect(page.getByTestId('plan-said')).toContainText('Planned.');
+  const dots = page.locator('[data-testid^="dot-"]');
+  await expect(dots.first()).toBeVisible();
+  await isFit(page);
+
+  // One drag to the right: what it costs is said before it is let go.
+  const dot = dots.first();
+  const before = await dot.getAttribute('aria-label');
+  const box = (await dot.boundingBox())!;
+  await page.mouse.move(box.x + 9, box.y + 9);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 90, box.y + 9, { steps: 6 });
+  await expect(page.getByTestId('board')).toContainText(
+    /as bad as|as good as|costs nothing|not there/u,
+  );
+  await page.mouse.up();
+
+  // By its card, whatever the drag came to.
+  const own = page.getByTestId('board').getByRole('button').first();
+  const tag = (await own.getAttribute('aria-label'))!.split(' ')[0]!;
+  await own.click();
+  await expect(page.getByTestId('visit-card')).toContainText(tag);
+  await expect(page.getByTestId('visit-card')).toContainText(/Second best|No other day/u);
+  const later = page.getByRole('button', { name: 'Later', exact: true });
+  await later.click();
+  await expect(page.getByTestId('plan-said')).toContainText('Moved.');
+  for (const undo = page.getByRole('button', { name: 'Undo' }); await undo.isVisible();)
+    await undo.click();
+  await expect(page.getByText('Nothing is planned yet')).toBeVisible();
+  expect(before).toBeTruthy();
+});
+
+test('on the phone: the week, the day with its bag, and the round of it', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/season');
+  await page.getByTestId('plan').click();
+  await expect(page.getByTestId('plan-said')).toContainText('Planned.');
+  await page
+    .getByRole('button', { name: /^The day of/u })
+    .first()
+    .click();
+  await expect(page.getByText('In this order')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Bring:/u })).toBeVisible();
+  await isFit(page);
+  await page.getByRole('button', { name: 'Make it my round' }).click();
+  await expect(page.getByRole('heading', { name: /^Winter, /u }).first()).toBeVisible();
+  const calendar = await request.get('/api/seasons/winter/calendar.ics');
+  expect(await calendar.text()).toContain('BEGIN:VEVENT');
+});
+
+test('what binds a season is said, and kept', async ({ page }) => {
+  await page.goto('/season/edit');
+  await expect(page.getByRole('heading', { name: 'Winter' })).toBeVisible();
+  await isFit(page);
+  await page.getByRole('button', { name: 'Add a rule' }).click();
+  await page.getByLabel('Tags, in their order').fill('PRV-99');
+  await page.getByLabel('Why').fill('Lifts run');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByText('There is no valve PRV-99.')).toBeVisible();
+  await page.getByLabel('Tags, in their order').fill('PRV-05');
+  await page.getByRole('textbox', { name: 'Days', exact: true }).fill('2026-12-07 to 2026-12-11');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await page.getByLabel('Weeks').fill('0');
+  await page.getByRole('button', { name: 'Keep this season' }).click();
+  await expect(page.getByText('Weeks, 1 to 52')).toBeVisible();
+  await page.getByLabel('Weeks').fill('8');
+  await page.getByRole('button', { name: 'Keep this season' }).click();
+  await expect(page.getByText(/8 weeks from/u)).toBeVisible();
+  await page.goto('/season/edit');
+  await expect(page.getByText('Lifts run')).toBeVisible();
+});

@@ -15,7 +15,7 @@ export type SeasonRow = {
 const round = (value: number, places = 3): number => Number(value.toFixed(places));
 
 /** As the app plans. */
-const ROUNDS = 1500;
+const ROUNDS = 3000;
 
 function row(
   season: string,

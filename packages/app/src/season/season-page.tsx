@@ -9,6 +9,7 @@ import { useMedia, View, XStack } from '@/ui/kit';
 import { BigButton, WordButton } from '@/ui/press';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
 import { Board } from './board';
+import { ClashCards } from './clash-cards';
 import { monthDay } from './season-words';
 import { usePlan, type PlanActions } from './use-plan';
 import type { SeasonDesk } from './use-season-desk';
@@ -48,6 +49,7 @@ export function SeasonPage({ desk }: { readonly desk: SeasonDesk }) {
           {actions.said}
         </Words>
       ) : null}
+      <ClashCards desk={desk} />
       <TooMuchCard desk={desk} actions={actions} />
       <LeftOut desk={desk} onSelect={setSelected} />
       {isWide ? (

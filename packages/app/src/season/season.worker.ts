@@ -2,8 +2,9 @@ import type { Routes, SeasonProblem } from '@holvek/core';
 import { planSeason } from '@holvek/core/season';
 import { expose } from 'comlink';
 
-/** Times that a part of the plan is taken out and put in again. */
-const ROUNDS = 1500;
+/** Times that a part of the plan is taken out and put in again: some seconds, the more visits the fewer. */
+const roundsFor = (visits: number): number =>
+  Math.min(3000, Math.max(100, Math.round(600_000 / Math.max(1, visits))));
 
 /** Plans away from the screen. */
 const seasonWorker = {
@@ -11,7 +12,7 @@ const seasonWorker = {
     problem: SeasonProblem,
     onProgress: (share: number) => void,
   ): { readonly routes: Routes; readonly cost: number } {
-    return planSeason(problem, { rounds: ROUNDS, onProgress });
+    return planSeason(problem, { rounds: roundsFor(problem.blocks.length), onProgress });
   },
 };
 export type SeasonWorker = typeof seasonWorker;

@@ -8,3 +8,4 @@ export * from './plan-season';
 export * from './habits';
 export * from './make-problem';
 export * from './read-plan';
+export * from './clashes';

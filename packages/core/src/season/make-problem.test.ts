@@ -231,6 +231,11 @@ describe('a season as figures', () => {
     expect(problem.capacity[0]).toEqual([0, 240, 240, 0, 240, 0, 0, 0, 0, 0, 0, 240, 0, 0]);
   });
 
+  test('who leaves in the middle of it works until that day', () => {
+    const { problem } = made({ people: [person('ines', { left_on: '2026-11-25' })] });
+    expect(problem.capacity[0]!.slice(0, 5)).toEqual([240, 240, 240, 0, 0]);
+  });
+
   test('a day outside what the owner leaves to it is closed to it, and to all of its visit', () => {
     const only = { id: 'o', why: 'lift', from: '2026-11-25', to: '2026-11-26' };
     const { problem } = made({

@@ -87,7 +87,7 @@ export function makeProblem(input: SeasonInput): MadeProblem {
   return {
     problem: {
       days: days.length,
-      capacity: crew.map(({ id }) => capacityOf(making, id)),
+      capacity: crew.map((person) => capacityOf(making, person)),
       blocks,
       travel: making.travel,
       before: beforeOf(input, blockIndex),
@@ -155,11 +155,15 @@ function groupsOf(
   return [...tied, ...single.map((visit) => [visit])];
 }
 
-function capacityOf({ season, days, today }: Making, personId: string): readonly number[] {
-  const member = season.crew.find(({ person_id }) => person_id === personId)!;
+function capacityOf(
+  { season, days, today }: Making,
+  { id, left_on: left }: Person,
+): readonly number[] {
+  const member = season.crew.find(({ person_id }) => person_id === id)!;
   return days.map((day) => {
     const isOff =
       day < today ||
+      (left !== undefined && day > left) ||
       season.closed.some((span) => isWithin(day, span)) ||
       member.away.some((span) => isWithin(day, span));
     return isOff ? 0 : member.week[weekdayOf(day)]!;

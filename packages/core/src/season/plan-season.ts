@@ -90,43 +90,62 @@ export function offersOf(
   return offers;
 }
 
-/** Puts in what is out: at each turn the block that would lose most by waiting. */
+type Waiting = {
+  readonly block: number;
+  readonly offer: Offer;
+  readonly regret: number;
+  readonly seen: number;
+};
+
+/**
+ * Puts in what is out: at each turn the block that would lose most by waiting. A block is looked at again
+ * only when it is at the head and its day, or what it is bound to, has changed since.
+ */
 function fill(problem: SeasonProblem, working: Working, random: Random): void {
   // In any order now and then: what regret would do again and again is not always best.
   const isBlind = random.uniform() < BLIND;
   const noise = new Map([...working.out].map((block) => [block, random.uniform()]));
-  const regretOf = (block: number) => {
+  const changed = new Map<number, number>();
+  let turn = 0;
+  const keyOf = ({ person, day }: Place) => person * problem.days + day;
+  const look = (block: number): Waiting | undefined => {
     const [first, second] = offersOf(problem, working, block);
-    if (!first) return { block, place: undefined, regret: -1 };
+    if (!first) return undefined;
     const { leftOut } = problem.blocks[block]!;
-    return {
-      block,
-      place: first.place,
-      regret: isBlind
-        ? noise.get(block)!
-        : (second?.cost ?? leftOut) - first.cost + noise.get(block)!,
-    };
+    const lost = (second?.cost ?? leftOut) - first.cost;
+    return { block, offer: first, regret: (isBlind ? 0 : lost) + noise.get(block)!, seen: turn };
   };
-  let waiting = [...working.out].map(regretOf).filter(({ place }) => place !== undefined);
-  while (waiting.length > 0) {
-    const next = waiting.reduce((a, b) => (b.regret > a.regret ? b : a));
-    const { person, day } = next.place!;
-    put(working, next.block, next.place!);
-    // Only those who counted on that day, or are bound to this block, look again.
-    const bound = new Set(
-      problem.before.flatMap(([a, b]) => (a === next.block ? [b] : b === next.block ? [a] : [])),
-    );
-    waiting = waiting
-      .filter(({ block }) => block !== next.block)
-      .map((each) =>
-        (each.place!.person === person && each.place!.day === day) ||
-        bound.has(each.block) ||
-        (each.place!.day === day && problem.blocks[next.block]!.needs.length > 0)
-          ? regretOf(each.block)
-          : each,
-      )
-      .filter(({ place }) => place !== undefined);
+  const queue = [...working.out].flatMap((block) => look(block) ?? []);
+  queue.sort((a, b) => a.regret - b.regret);
+  for (let head = queue.pop(); head; head = queue.pop()) {
+    const isStale =
+      (changed.get(keyOf(head.offer.place)) ?? -1) >= head.seen || isBound(problem, working, head);
+    const again = isStale ? look(head.block) : head;
+    if (!again) continue;
+    if (isStale && again.regret < (queue.at(-1)?.regret ?? -Infinity)) {
+      insert(queue, again);
+      continue;
+    }
+    put(working, again.block, again.offer.place);
+    changed.set(keyOf(again.offer.place), turn);
+    turn += 1;
   }
+}
+
+/** What is tied to other blocks, or to a thing, may be kept from its place by what stands elsewhere. */
+const isBound = (problem: SeasonProblem, working: Working, { block, offer }: Waiting): boolean =>
+  typeof roomFor(problem, working.routes, working.places, { block, ...offer.place }) === 'string';
+
+/** Into its place by regret. */
+function insert(queue: Waiting[], waiting: Waiting): void {
+  let low = 0;
+  let high = queue.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (queue[middle]!.regret < waiting.regret) low = middle + 1;
+    else high = middle;
+  }
+  queue.splice(low, 0, waiting);
 }
 
 const copyOf = ({ routes, places, out }: Working): Working => ({

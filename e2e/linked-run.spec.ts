@@ -43,6 +43,7 @@ test.describe('the whole way', () => {
     await walkUntil(page, /Put everything back/);
     await walkUntil(page, /Signing freezes/);
     await signAndOpen(page);
+    await expect(page.getByTestId('score')).toContainText(/of 100[\s\S]*Moves/u);
 
     const [sheet] = await sheetsOf(request, 'prv-03');
     expect(Math.abs(sheet!.body.settings[0]!.as_left_pa - 450_000)).toBeLessThanOrEqual(15_000);

@@ -6,6 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { XStack } from '@/ui/kit';
 import { api } from '@/data/api';
 import { useGauges, useSheets } from '@/data/queries';
+import { ScoreCard } from '@/practice/score-card';
 import { Screen } from '@/shell/screen';
 import { DoubtCard } from '@/sheet/doubt-card';
 import { EvidenceCard } from '@/sheet/evidence-card';
@@ -83,6 +84,7 @@ export default function SheetScreen() {
         />
       ) : null}
       <DoubtCard body={body} />
+      <ScoreCard sheet={sheet} />
       <ReportView body={body} />
       <EvidenceCard sheet={sheet} />
       {[

@@ -6,3 +6,4 @@ export * from './hand';
 export * from './line-twin';
 export * from './pilot-device';
 export * from './twin-report';
+export * from './score';

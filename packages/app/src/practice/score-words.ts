@@ -1,0 +1,41 @@
+import { unbroken, type Score, type TwinFault } from '@holvek/core';
+import type { Tone } from '@/ui/card';
+
+const faultNames = {
+  reversed_screw: 'its screw works the other way',
+  slow_main: 'the main fills slowly',
+  trapped_air: 'air in its chamber',
+  leaking_seat: 'its seat leaks',
+  weak_supply: 'the supply is weak',
+  off_spring: 'another spring than the plate says',
+  sticking: 'it sticks',
+  broken_seal: 'its seal is broken',
+  blocked_stem: 'its stem is blocked',
+} as const satisfies Record<TwinFault, string>;
+
+const against = (own: number, master: number): string =>
+  unbroken(`${Math.round(own)}, master ${Math.round(master)}`);
+
+/** What was counted, in lines. */
+export const scoreRows = ({
+  own,
+  master,
+  leftOpen,
+}: Score): readonly (readonly [string, string])[] => [
+  ['Moves', against(own.moves, master.moves)],
+  ['Lane passed', own.pastLane === 0 ? 'never' : `${own.pastLane} ×`],
+  ['Limit passed', own.pastLimit === 0 ? 'never' : `${own.pastLimit} ×`],
+  ['Left open', leftOpen === 0 ? 'nothing' : String(leftOpen)],
+];
+
+/** What was wrong with the twin, and whether the sheet says so. */
+export function faultsSentence({ faults, hasNoticed }: Score): string {
+  if (faults.length === 0) return 'Nothing was wrong with it.';
+  const names = faults.map((fault) => faultNames[fault]).join(', and ');
+  return hasNoticed
+    ? `What was wrong: ${names}. Your sheet says that something was.`
+    : `What was wrong: ${names}. Your sheet calls it sound.`;
+}
+
+export const scoreTone = ({ points }: Score): Tone =>
+  points >= 85 ? 'good' : points >= 60 ? 'work' : 'stop';

@@ -1,0 +1,14 @@
+import type { RunEvent, Score } from '@holvek/core';
+import { scoreOf } from '@holvek/core/score';
+import { expose } from 'comlink';
+
+/** The master's run takes a moment: it is carried out away from the screen. */
+const scoreWorker = {
+  score(events: readonly RunEvent[], provedWell: boolean): Score | undefined {
+    const result = scoreOf(events, provedWell);
+    return result.ok ? result.value : undefined;
+  },
+};
+export type ScoreWorker = typeof scoreWorker;
+
+expose(scoreWorker);

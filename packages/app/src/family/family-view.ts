@@ -1,4 +1,5 @@
 import type { AnyPlate, CutawayKind } from '@holvek/core';
+import type { Scheme } from './scheme';
 import type { Units } from '@/settings/use-units';
 
 /** What drives a valve's body, as its glyph shows it, and which side it senses. */
@@ -11,6 +12,8 @@ export type LineGlyphShape = {
 /** What the screens need to know of a family beyond its facts. */
 export type FamilyView<P extends AnyPlate = AnyPlate> = {
   readonly glyph: 'pointer' | LineGlyphShape;
+  /** Its own line, where it is another than cocks before and after a valve. */
+  readonly scheme?: Scheme;
   /** Which cutaway shows how it works. */
   readonly cutaway?: CutawayKind;
   /** What only this family's plate says. */

@@ -177,11 +177,16 @@ export function Diaphragm({
 }) {
   const ink = useInk();
   const inner = (right - left) * 0.27;
-  const rise = plate - rim;
+  const sag = plate + 9;
   return (
     <G>
       <Path
-        d={`M${left},${rim} Q${left + inner / 2},${rim + rise + 9} ${left + inner},${plate} L${right - inner},${plate} Q${right - inner / 2},${rim + rise + 9} ${right},${rim}`}
+        d={[
+          `M${left},${rim}`,
+          `Q${left + inner / 2},${sag} ${left + inner},${plate}`,
+          `L${right - inner},${plate}`,
+          `Q${right - inner / 2},${sag} ${right},${rim}`,
+        ].join(' ')}
         stroke={ink.vermilion}
         strokeWidth={4}
         fill="none"

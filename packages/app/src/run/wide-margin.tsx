@@ -1,6 +1,6 @@
 import { isInstrument, judgeOf, roleOf, targetOf, type Step } from '@holvek/core';
 import { ScrollView, XStack, YStack } from '@/ui/kit';
-import { FittingsDiagram } from '@/step/parts/fittings-diagram';
+import { LineDiagram } from '@/step/parts/line-diagram';
 import { TraceChart } from '@/step/parts/trace-chart';
 import { useDesk } from './use-desk';
 import { latest, useTrace } from '@/gauge-link/trace';
@@ -74,7 +74,7 @@ export function WideMargin() {
           </YStack>
         ) : null}
         {view.step && showsLine(view.step) ? null : (
-          <FittingsDiagram {...(view.step?.does ? { next: view.step.does } : {})} />
+          <LineDiagram ground="background" {...(view.step?.does ? { next: view.step.does } : {})} />
         )}
         <YStack gap="$1">
           <Heading>Why this number</Heading>

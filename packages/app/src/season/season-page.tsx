@@ -126,7 +126,8 @@ function LeftOut({
       <Card>
         <Heading>Nothing is planned yet</Heading>
         <Words>
-          {`${out.length} valves want a visit. One press puts them where they cost least: in their windows, place by place, within everybody’s hours.`}
+          {`${out.length} valves want a visit. One press puts them where they cost least: in their windows, `}
+          place by place, within everybody’s hours.
         </Words>
       </Card>
     );

@@ -89,7 +89,9 @@ function PlacedActions({ desk, actions, block, held }: ActionProps & { readonly 
   return (
     <YStack gap="$2">
       {reason?.next ? (
-        <Words>{`Second best: ${shortDay(days[reason.next.place.day]!)}, ${made.people[reason.next.place.person]!.name}; ${worthWords(reason.next.more)}.`}</Words>
+        <Words>
+          {`Second best: ${placeWords(desk, reason.next.place)}; ${worthWords(reason.next.more)}.`}
+        </Words>
       ) : (
         <Words>No other day of this season would take it.</Words>
       )}
@@ -120,6 +122,11 @@ function PlacedActions({ desk, actions, block, held }: ActionProps & { readonly 
     </YStack>
   );
 }
+
+const placeWords = (
+  { made }: SeasonDesk,
+  { day, person }: { readonly day: number; readonly person: number },
+): string => `${shortDay(made.days[day]!)}, ${made.people[person]!.name}`;
 
 type Found = { readonly day: number; readonly more: number; readonly person: number };
 
@@ -190,7 +197,7 @@ function UnplacedActions({ desk, actions, block }: ActionProps) {
   }
   return (
     <BigButton onPress={() => actions.move(block, best)}>
-      {`Put it on ${shortDay(made.days[best.day]!)}, ${made.people[best.person]!.name}`}
+      {`Put it on ${placeWords(desk, best)}`}
     </BigButton>
   );
 }

@@ -1,6 +1,6 @@
 import type { Step, StepKind } from '@holvek/core';
 import { useState } from 'react';
-import { FittingsDiagram } from './fittings-diagram';
+import { LineDiagram } from './line-diagram';
 import { useDesk } from '@/run/use-desk';
 import { StepFrame } from './step-frame';
 import { SkipSheet } from './skip-sheet';
@@ -54,7 +54,7 @@ export function ConfirmStep({ step }: { readonly step: Step }) {
         ) : null
       }
     >
-      {step.does ? <FittingsDiagram next={step.does} /> : null}
+      {step.does ? <LineDiagram next={step.does} /> : null}
       <SkipSheet step={step} isOpen={open === 'skip'} onClose={() => setOpen(undefined)} />
       <BottomSheet
         isOpen={open === 'fails'}

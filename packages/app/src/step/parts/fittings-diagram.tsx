@@ -4,6 +4,7 @@ import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
 import { View } from '@/ui/kit';
 import { useDesk } from '@/run/use-desk';
 import { useInk, type Ink } from '@/theme/use-ink';
+import { stateWord } from './state-word';
 
 const BODY = 'AtkinsonHyperlegibleNext_400Regular';
 const STRONG = 'AtkinsonHyperlegibleNext_700Bold';
@@ -267,14 +268,3 @@ function FittingMark({ fitting, x, y, row, state, isMoved, ink }: MarkProps) {
     </G>
   );
 }
-
-const stateWord = (state: number | string | undefined): string =>
-  typeof state === 'string'
-    ? state.replaceAll('_', ' ')
-    : state === undefined
-      ? '–'
-      : state <= 0
-        ? 'shut'
-        : state >= 1
-          ? 'open'
-          : `${Math.round(state * 100)} %`;

@@ -82,3 +82,13 @@ test('what binds a season is said, and kept', async ({ page }) => {
   await page.goto('/season/edit');
   await expect(page.getByText('Lifts run')).toBeVisible();
 });
+
+test('a technician sees who goes where, and moves nothing', async ({ page }) => {
+  await page.request.post('/api/session', {
+    data: { short: 'tomas', secret: '240758', device: 'season' },
+  });
+  await page.goto('/season');
+  await expect(page.getByText('A season is planned by a supervisor.')).toBeVisible();
+  await expect(page.getByTestId('plan')).toHaveCount(0);
+  await expect(page.getByText('change what binds it')).toHaveCount(0);
+});

@@ -21,11 +21,13 @@ type Props = {
   readonly planned: Planned | undefined;
   readonly track: Track;
   readonly isSelected: boolean;
+  /** Whoever is here moves nothing. */
+  readonly isFixed: boolean;
   readonly onSelect: () => void;
 };
 
 /** A valve on the board: its name, its window, and where it is planned. */
-export function BoardRow({ desk, visit, planned, track, isSelected, onSelect }: Props) {
+export function BoardRow({ desk, visit, planned, track, isSelected, isFixed, onSelect }: Props) {
   const valve = desk.valves.get(visit.valve.id);
   const person = desk.people.find(({ id }) => id === planned?.person_id);
   const isOver = isDone(desk.season, visit);
@@ -55,6 +57,7 @@ export function BoardRow({ desk, visit, planned, track, isSelected, onSelect }: 
               isHeld={planned.locked === true}
               isLate={planned.day > visit.wanted.late}
               isDone={isOver}
+              isFixed={isFixed}
             />
             <Muted
               position="absolute"
@@ -113,14 +116,15 @@ type DotProps = {
   readonly isHeld: boolean;
   readonly isLate: boolean;
   readonly isDone: boolean;
+  readonly isFixed: boolean;
 };
 
 /** A planned visit: taken hold of with a finger, or with the space bar and moved by the arrow keys. */
-function Dot({ id, label, left, isHeld, isLate, isDone: isOver }: DotProps) {
+function Dot({ id, label, left, isHeld, isLate, isDone: isOver, isFixed }: DotProps) {
   const ink = useInk();
   const { attributes, listeners, setNodeRef, transform } = useDraggable({
     id,
-    disabled: isOver,
+    disabled: isOver || isFixed,
     attributes: { roleDescription: 'visit that can be moved' },
   });
   const colour = isOver ? ink.muted : isLate ? ink.vermilion : ink.verdigris;
@@ -142,7 +146,7 @@ function Dot({ id, label, left, isHeld, isLate, isDone: isOver }: DotProps) {
         background: isHeld ? ink.card : colour,
         border: `4px solid ${colour}`,
         touchAction: 'none',
-        cursor: isOver ? 'default' : 'ew-resize',
+        cursor: isOver || isFixed ? 'default' : 'ew-resize',
         transform: transform ? `translateX(${transform.x}px)` : undefined,
         zIndex: transform ? 2 : 1,
       }}

@@ -67,7 +67,11 @@ export function Board({ desk, actions, selected, onSelect }: Props) {
                 key={key}
                 style={{ position: 'absolute', top: start, left: 0, right: 0, height: size }}
               >
-                <RowOf row={rows[index]!} {...{ desk, track, planned, selected, onSelect }} />
+                <RowOf
+                  row={rows[index]!}
+                  {...{ desk, track, planned, selected, onSelect }}
+                  isFixed={!actions.may}
+                />
               </div>
             ))}
           </div>
@@ -83,8 +87,10 @@ function RowOf({
   track,
   planned,
   selected,
+  isFixed,
   onSelect,
 }: {
+  readonly isFixed: boolean;
   readonly row: Row;
   readonly desk: SeasonDesk;
   readonly track: Track;
@@ -106,6 +112,7 @@ function RowOf({
       planned={planned.get(id)}
       track={track}
       isSelected={selected === id}
+      isFixed={isFixed}
       onSelect={() => onSelect(id)}
     />
   );

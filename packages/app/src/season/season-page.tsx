@@ -22,7 +22,7 @@ export function SeasonPage({ desk }: { readonly desk: SeasonDesk }) {
   const router = useRouter();
   const isWide = useMedia().wide;
   const actions = usePlan(desk);
-  const { may, needs } = useMay('plan_season');
+  const { needs } = useMay('plan_season');
   const [selected, setSelected] = useState<string>();
   const visit = desk.visits.find(({ valve }) => valve.id === selected);
   const { season, made } = desk;
@@ -34,10 +34,12 @@ export function SeasonPage({ desk }: { readonly desk: SeasonDesk }) {
       back={!isWide}
       wide
       right={
-        <WordButton onPress={() => router.push('/season/edit')}>change what binds it</WordButton>
+        actions.may ? (
+          <WordButton onPress={() => router.push('/season/edit')}>change what binds it</WordButton>
+        ) : null
       }
       footer={
-        may ? (
+        actions.may ? (
           <PlanButtons actions={actions} seasonId={season.id} />
         ) : (
           <Muted>{`A season is planned by a ${needs}.`}</Muted>

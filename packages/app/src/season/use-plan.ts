@@ -8,10 +8,13 @@ import {
 } from '@holvek/core';
 import { useState } from 'react';
 import { useChangeSeason } from '@/data/queries';
+import { useMay } from '@/settings/preferences';
 import { planInWorker } from './client';
 import { withRoutes, type SeasonDesk } from './use-season-desk';
 
 export type PlanActions = {
+  /** Whether whoever is here may plan; who may not sees why, and moves nothing. */
+  readonly may: boolean;
   /** Share of the planning that is done; undefined while nothing is planned. */
   readonly progress: number | undefined;
   readonly said: string | undefined;
@@ -28,6 +31,7 @@ export type PlanActions = {
 /** Plans, moves, holds; each can be undone, and each is kept like any change of the register. */
 export function usePlan(desk: SeasonDesk): PlanActions {
   const change = useChangeSeason();
+  const { may } = useMay('plan_season');
   const [progress, setProgress] = useState<number>();
   const [said, setSaid] = useState<string>();
   const [before, setBefore] = useState<readonly (readonly Planned[])[]>([]);
@@ -55,6 +59,7 @@ export function usePlan(desk: SeasonDesk): PlanActions {
       });
   };
   return {
+    may,
     progress,
     said,
     canUndo: before.length > 0,
@@ -77,10 +82,10 @@ export function usePlan(desk: SeasonDesk): PlanActions {
       ),
     hold: (block, isHeld) => {
       const own = new Set(made.problem.blocks[block]!.valves);
-      const held = season.plan.map(({ locked: _, ...each }) => ({
-        ...each,
-        ...((own.has(each.valve_id) ? isHeld : _) ? { locked: true } : {}),
-      }));
+      const held = season.plan.map(({ locked: wasHeld, ...each }) => {
+        const isNow = own.has(each.valve_id) ? isHeld : wasHeld;
+        return isNow ? { ...each, locked: true } : each;
+      });
       keep({ ...season, plan: held }, isHeld ? 'Held where it is.' : 'Free again.');
     },
     put,

@@ -57,11 +57,11 @@ export function VisitCard({ desk, visit, actions }: Props) {
       {rulesFor(desk.season.rules, valve.id).map(({ id, why }) => (
         <Muted key={id}>{why}</Muted>
       ))}
-      {block !== undefined && place ? (
+      {!actions.may || block === undefined ? null : place ? (
         <PlacedActions {...{ desk, actions, block, held }} />
-      ) : block !== undefined ? (
+      ) : (
         <UnplacedActions {...{ desk, actions, block }} />
-      ) : null}
+      )}
       <WordButton onPress={() => router.push(`/valves/${valve.id}`)}>open the valve</WordButton>
     </Card>
   );

@@ -37,7 +37,7 @@ export function TooMuchCard({
           ? `These can wait without leaving their lanes: ${tags.join(', ')}.`
           : 'None of them can wait without risk: more hands, or more hours.'}
       </Words>
-      {tags.length > 0 ? (
+      {tags.length > 0 && actions.may ? (
         <XStack>
           <WordButton
             onPress={() =>

@@ -2,7 +2,7 @@ import { expect, isFit, test } from './technician';
 
 const wide = { width: 1280, height: 800 };
 
-test('a season is planned by one press, a visit is dragged, undone, and a day becomes a round', async ({
+test('a season is planned by one press, a visit is dragged, moved by keys and by its card, and undone', async ({
   page,
 }) => {
   await page.setViewportSize(wide);
@@ -14,17 +14,33 @@ test('a season is planned by one press, a visit is dragged, undone, and a day be
   await expect(dots.first()).toBeVisible();
   await isFit(page);
 
-  // One drag to the right: what it costs is said before it is let go.
+  // One drag to the right: what it costs, or what forbids it, is said before it is let go.
   const dot = dots.first();
-  const before = await dot.getAttribute('aria-label');
+  const label = () => dot.getAttribute('aria-label');
+  const before = await label();
   const box = (await dot.boundingBox())!;
   await page.mouse.move(box.x + 9, box.y + 9);
   await page.mouse.down();
   await page.mouse.move(box.x + 90, box.y + 9, { steps: 6 });
-  await expect(page.getByTestId('board')).toContainText(
-    /as bad as|as good as|costs nothing|not there/u,
-  );
+  const said = page.getByTestId('drag-said');
+  await expect(said).toContainText(/as bad as|as good as|costs nothing|not there/u);
+  const isBarred = (await said.textContent())!.includes('not there');
   await page.mouse.up();
+  if (!isBarred) await expect.poll(label).not.toBe(before);
+  else expect(await label()).toBe(before);
+
+  // Taken hold of with the space bar, moved day by day with the arrows.
+  await dot.focus();
+  await page.keyboard.press('Space');
+  // The keys are listened to a moment after it has been taken hold of.
+  await expect(async () => {
+    await page.keyboard.press('ArrowRight');
+    await expect(said).toContainText(/as bad as|as good as|costs nothing|not there/u, {
+      timeout: 500,
+    });
+  }).toPass();
+  await page.keyboard.press('Escape');
+  await expect(said).toBeEmpty();
 
   // By its card, whatever the drag came to.
   const own = page.getByTestId('board').getByRole('button').first();
@@ -38,7 +54,6 @@ test('a season is planned by one press, a visit is dragged, undone, and a day be
   for (const undo = page.getByRole('button', { name: 'Undo' }); await undo.isVisible();)
     await undo.click();
   await expect(page.getByText('Nothing is planned yet')).toBeVisible();
-  expect(before).toBeTruthy();
 });
 
 test('on the phone: the week, the day with its bag, and the round of it', async ({
@@ -47,7 +62,7 @@ test('on the phone: the week, the day with its bag, and the round of it', async 
 }) => {
   await page.goto('/season');
   await page.getByTestId('plan').click();
-  await expect(page.getByTestId('plan-said')).toContainText('Planned.');
+  await expect(page.getByTestId('plan-said')).toContainText(/Planned|No better/u);
   await page
     .getByRole('button', { name: /^The day of/u })
     .first()

@@ -1,6 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api } from '@/data/api';
+import { usePeople } from '@/data/queries';
 import { LicenceRulesCard } from '@/people/licence-rules-card';
 import { MySecretCard } from '@/people/my-secret-card';
 import { roleWords } from '@/people/people-words';
@@ -18,7 +17,7 @@ import type { Person } from '@holvek/core';
 
 /** Who belongs to the house, where each is signed in, and one’s own PIN. */
 export default function PeopleScreen() {
-  const people = useQuery({ queryKey: ['people'], queryFn: api.people });
+  const people = usePeople();
   const invite = useMay('invite');
   const [open, setOpen] = useState<Person | 'new'>();
   if (people.isPending) return <Loading what="Fetching who belongs here" />;

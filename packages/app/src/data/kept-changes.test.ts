@@ -1,6 +1,6 @@
 import { Refusal, Unreachable } from './api';
 import { openDeviceDb } from './device-db';
-import { KeptChanges, withKept, type Puts } from './kept-changes';
+import { changeableLists, KeptChanges, withKept, type Puts } from './kept-changes';
 
 const valve = (id: string, name = 'new') => ({ id, name });
 const made = (id: string, atMs: number, over?: unknown, name?: string) => ({
@@ -10,18 +10,14 @@ const made = (id: string, atMs: number, over?: unknown, name?: string) => ({
   by: 'Ines',
   atMs,
 });
+/** Every list is put the same way. */
+const putsOf = (put: Puts['valves']): Puts =>
+  Object.fromEntries(changeableLists.map((list) => [list, put])) as Puts;
+
 let names = 0;
 function kept(put: Puts['valves']) {
   const db = openDeviceDb(`kept-${String(++names)}`);
-  const puts = {
-    sites: put,
-    valves: put,
-    gauges: put,
-    rounds: put,
-    systems: put,
-    repairs: put,
-    seasons: put,
-  };
+  const puts = putsOf(put);
   return { db, changes: new KeptChanges(db, puts) };
 }
 
@@ -39,15 +35,7 @@ describe('changes of the register without a network', () => {
     await changes.keep(made('a', 1));
     await changes.flush();
     expect(sent).toEqual([]);
-    const again = new KeptChanges(db, {
-      sites: put,
-      valves: put,
-      gauges: put,
-      rounds: put,
-      systems: put,
-      repairs: put,
-      seasons: put,
-    });
+    const again = new KeptChanges(db, putsOf(put));
     await again.load();
     expect(again.snapshot().map(({ value }) => value.id)).toEqual(['a', 'b']);
     isUp = true;
@@ -64,15 +52,7 @@ describe('changes of the register without a network', () => {
     const put = () => (isUp ? Promise.resolve() : Promise.reject(new Unreachable('no network')));
     let isUp = false;
     const db = openDeviceDb(`kept-${String(++names)}`);
-    const puts = {
-      sites: put,
-      valves: put,
-      gauges: put,
-      rounds: put,
-      systems: put,
-      repairs: put,
-      seasons: put,
-    };
+    const puts = putsOf(put);
     const tabs: (() => void)[] = [];
     const channel = (own: number) => ({
       addEventListener: (_: string, heard: () => void) => void (tabs[own] = heard),

@@ -83,6 +83,7 @@ export const useValves = () => useList('valves', api.valves);
 export const useGauges = () => useList('gauges', api.gauges);
 export const useRounds = () => useList('rounds', api.rounds);
 export const useSystems = () => useList('systems', api.systems);
+export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: api.people });
 export const useSeasons = () => useList('seasons', api.seasons);
 export const useRepairs = () => useList('repairs', api.repairs);
 export const useSheets = () => useQuery({ queryKey: ['sheets'], queryFn: api.sheets });

@@ -1,6 +1,6 @@
 import { KNOB_TURNS } from '@holvek/core';
 import Svg from 'react-native-svg';
-import type { PictureProps } from './picture';
+import { forceOf, type PictureProps } from './picture';
 import {
   Blow,
   Coils,
@@ -26,7 +26,6 @@ export function DirectPicture({ view, hands }: PictureProps) {
   const { fault } = hands;
   const down = view.lift * LIFT;
   const knob = (hands.knob / KNOB_TURNS) * KNOB;
-  const force = (id: string) => view.forces.find((each) => each.id === id)?.newtons ?? 0;
   return (
     <Svg width="100%" height="100%" viewBox={`0 0 ${WIDE} ${HIGH}`}>
       <Filled d="M0,230 H132 V252 H222 V276 H0 Z" pa={view.inlet} />
@@ -62,18 +61,18 @@ export function DirectPicture({ view, hands }: PictureProps) {
       <ForceArrow
         x={260}
         y={130}
-        length={force('spring') * NEWTON}
+        length={forceOf(view, 'spring') * NEWTON}
         isDown
         tone="spring"
-        say={{ text: printForce(force('spring')), x: 336, y: 146 }}
+        say={{ text: printForce(forceOf(view, 'spring')), x: 336, y: 146 }}
       />
       <ForceArrow
         x={284}
         y={224}
-        length={force('outlet') * NEWTON}
+        length={forceOf(view, 'outlet') * NEWTON}
         isDown={false}
         tone="pressure"
-        say={{ text: printForce(force('outlet')), x: 336, y: 216 }}
+        say={{ text: printForce(forceOf(view, 'outlet')), x: 336, y: 216 }}
       />
       <PartName x={86} y={13} to={[130, 13 + knob]}>
         knob

@@ -84,10 +84,7 @@ export function HowPage({ kind }: { readonly kind: CutawayKind }) {
               label="Another one"
               value={kind}
               options={cutawayKinds.map((value) => ({ value, say: kindWords[value] }))}
-              onChange={(next) => {
-                setLook(undefined);
-                router.replace(`/how/${next}` as Href);
-              }}
+              onChange={(other) => router.replace(`/how/${other}` as Href)}
             />
           </>
         }

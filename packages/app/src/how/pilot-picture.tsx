@@ -1,7 +1,7 @@
 import { KNOB_TURNS } from '@holvek/core';
 import Svg, { G, Path } from 'react-native-svg';
 import { useInk } from '@/theme/use-ink';
-import type { PictureProps } from './picture';
+import { forceOf, type PictureProps } from './picture';
 import {
   Coils,
   Diaphragm,
@@ -27,7 +27,6 @@ export function PilotPicture(props: PictureProps) {
   const { view } = props;
   const up = view.lift * LIFT;
   const chamber = view.chamber ?? 0;
-  const force = (id: string) => view.forces.find((each) => each.id === id)?.newtons ?? 0;
   return (
     <Svg width="100%" height="100%" viewBox={`0 0 ${WIDE} ${HIGH}`}>
       <Filled d="M0,218 H92 V248 H196 V276 H0 Z" pa={view.inlet} />
@@ -45,11 +44,17 @@ export function PilotPicture(props: PictureProps) {
       <Metal x={118} y={239 - up} width={52} height={9} />
       <Pipes {...props} />
       <Pilot {...props} />
-      <ForceArrow x={118} y={108} length={force('chamber') * NEWTON} isDown tone="pressure" />
+      <ForceArrow
+        x={118}
+        y={108}
+        length={forceOf(view, 'chamber') * NEWTON}
+        isDown
+        tone="pressure"
+      />
       <ForceArrow
         x={186}
         y={252}
-        length={(force('inlet') + force('outlet')) * NEWTON}
+        length={(forceOf(view, 'inlet') + forceOf(view, 'outlet')) * NEWTON}
         isDown={false}
         tone="pressure"
       />
@@ -99,7 +104,6 @@ function Pilot({ view, hands }: PictureProps) {
   const lift = (view.pilotLift ?? 0) * 7;
   const knob = (hands.knob / KNOB_TURNS) * KNOB;
   const isTorn = hands.fault === 'pilot_diaphragm_torn';
-  const force = (id: string) => view.forces.find((each) => each.id === id)?.newtons ?? 0;
   return (
     <G>
       <Filled
@@ -125,18 +129,18 @@ function Pilot({ view, hands }: PictureProps) {
       <ForceArrow
         x={322}
         y={12}
-        length={force('spring') * PILOT_NEWTON}
+        length={forceOf(view, 'spring') * PILOT_NEWTON}
         isDown
         tone="spring"
-        say={{ text: printForce(force('spring')), x: 338, y: 64 }}
+        say={{ text: printForce(forceOf(view, 'spring')), x: 338, y: 64 }}
       />
       <ForceArrow
         x={324}
         y={132}
-        length={force('sensed') * PILOT_NEWTON}
+        length={forceOf(view, 'sensed') * PILOT_NEWTON}
         isDown={false}
         tone="pressure"
-        say={{ text: printForce(force('sensed')), x: 338, y: 150 }}
+        say={{ text: printForce(forceOf(view, 'sensed')), x: 338, y: 150 }}
       />
       <PartName x={240} y={40} to={[256, 44]}>
         pilot

@@ -1,6 +1,6 @@
 import { KNOB_TURNS } from '@holvek/core';
 import Svg from 'react-native-svg';
-import type { PictureProps } from './picture';
+import { forceOf, type PictureProps } from './picture';
 import {
   Coils,
   Filled,
@@ -24,7 +24,6 @@ const NEWTON = 0.03;
 export function ReliefPicture({ view, hands }: PictureProps) {
   const up = view.lift * LIFT;
   const knob = (hands.knob / KNOB_TURNS) * KNOB;
-  const force = (id: string) => view.forces.find((each) => each.id === id)?.newtons ?? 0;
   const isShut = hands.fault === 'discharge_shut';
   const passes = view.lift > 0.01 || view.doing === 'dribbling';
   return (
@@ -54,18 +53,18 @@ export function ReliefPicture({ view, hands }: PictureProps) {
       <ForceArrow
         x={262}
         y={66}
-        length={force('spring') * NEWTON}
+        length={forceOf(view, 'spring') * NEWTON}
         isDown
         tone="spring"
-        say={{ text: printForce(force('spring')), x: 334, y: 90 }}
+        say={{ text: printForce(forceOf(view, 'spring')), x: 334, y: 90 }}
       />
       <ForceArrow
         x={262}
         y={228}
-        length={Math.min(30, force('inlet') * NEWTON)}
+        length={Math.min(30, forceOf(view, 'inlet') * NEWTON)}
         isDown={false}
         tone="pressure"
-        say={{ text: printForce(force('inlet')), x: 334, y: 218 }}
+        say={{ text: printForce(forceOf(view, 'inlet')), x: 334, y: 218 }}
       />
       <PartName x={86} y={19} to={[150, 19 + knob]}>
         screw

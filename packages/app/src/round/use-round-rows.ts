@@ -1,6 +1,8 @@
 import {
+  effortOf,
   openEndsOf,
   runView,
+  type Effort,
   type Round,
   type Run,
   type Valve,
@@ -10,7 +12,7 @@ import { useMemo } from 'react';
 import { useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { openRunOf } from '@/valve/valve-state';
-import { useVisits, type Visits } from '@/valve/use-visits';
+import { useVisits, visitsByFamily } from '@/valve/use-visits';
 import { localDay } from '@/ui/local-day';
 
 export type RoundRow = {
@@ -30,6 +32,7 @@ export function useRoundRows(round: Round | undefined): readonly RoundRow[] {
   const visits = useVisits();
   const shelf = useShelf();
   return useMemo(() => {
+    const ofFamily = visitsByFamily(visits);
     const byId = new Map(valves?.map((valve) => [valve.id, valve]));
     return (round?.valve_ids ?? []).flatMap((id) => {
       const valve = byId.get(id);
@@ -47,19 +50,12 @@ export function useRoundRows(round: Round | undefined): readonly RoundRow[] {
           lastSheet,
           isSignedToday:
             lastSheet !== undefined && localDay(lastSheet.body.signed_at_ms) >= (round?.day ?? ''),
-          minutes: meanMinutes(own) ?? meanMinutes(ofFamily(visits, valve)),
+          minutes: knownMinutes(effortOf(own, ofFamily.get(valve.plate.family) ?? [])),
         },
       ];
     });
   }, [round, visits, shelf, valves]);
 }
 
-/** Visits to other valves of the family: what such a run takes when this one was never done. */
-const ofFamily = (visits: Visits, valve: Valve): readonly ValveVisit[] =>
-  [...visits.values()].flat().filter(({ body }) => body.plate.family === valve.plate.family);
-
-const meanMinutes = (sheets: readonly ValveVisit[]): number | undefined =>
-  sheets.length === 0
-    ? undefined
-    : sheets.reduce((sum, { body }) => sum + (body.signed_at_ms - body.started_at_ms) / 60_000, 0) /
-      sheets.length;
+const knownMinutes = ({ minutes, from }: Effort): number | undefined =>
+  from === 'usual' ? undefined : minutes;

@@ -7,7 +7,7 @@ import {
   type DragEndEvent,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import { areaOf, seasonCost, whereIs, type Planned, type SeasonVisit } from '@holvek/core';
+import { areaOf, moverOf, moveTo, whereIs, type Planned, type SeasonVisit } from '@holvek/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
 import { View } from '@/ui/kit';
@@ -16,7 +16,6 @@ import { AREA_ROW, BoardRow, LABELS, VALVE_ROW, type Track } from './board-row';
 import { barSentence, rulesFor, shortDay, worthWords } from './season-words';
 import type { PlanActions } from './use-plan';
 import type { SeasonDesk } from './use-season-desk';
-import { moveTo } from './visit-card';
 import { WeekHead } from './week-head';
 
 type Props = {
@@ -51,7 +50,7 @@ export function Board({ desk, actions, selected, onSelect }: Props) {
   return (
     <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} testID="board">
       <WeekHead desk={desk} track={track} />
-      <View minHeight={28} role="status" aria-live="polite">
+      <View minHeight={28} role="status" aria-live="polite" testID="drag-said">
         {drag.said ? <Strong>{drag.said}</Strong> : null}
       </View>
       <div ref={scrollRef} style={{ maxHeight: HEIGHT, overflowY: 'auto' }} tabIndex={-1}>
@@ -165,7 +164,7 @@ function useDrag(desk: SeasonDesk, actions: PlanActions, { perDay }: Track) {
       const target = targetOf(event);
       if (!target) return;
       const { block, to } = target;
-      const found = moveTo(desk, block, to, seasonCost(made.problem, routes));
+      const found = moveTo(moverOf(made.problem, routes, block), to);
       const day = shortDay(made.days[to.day]!);
       const rules = rulesFor(season.rules, String(event.active.id));
       setSaid(

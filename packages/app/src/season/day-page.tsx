@@ -1,4 +1,4 @@
-import { dayLoad, wayOf, type Round, type Valve } from '@holvek/core';
+import { dayLoad, digestOf, wayOf, type Round, type Valve } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import { BagCard } from '@/bag/bag-card';
 import { useChangeRound } from '@/data/queries';
@@ -133,7 +133,7 @@ const roundOf = (
     own,
   }: { readonly day: string; readonly personId: string; readonly own: readonly Valve[] },
 ): Round => ({
-  id: `${season.id}-${day}-${personId}`.slice(0, 64),
+  id: `season-${digestOf([season.id, day, personId]).slice(0, 40)}`,
   name: `${season.name}, ${longDay(day)}`,
   site_id: season.site_id,
   day,

@@ -14,7 +14,7 @@ import { useState } from 'react';
 import { useForm, type Control } from 'react-hook-form';
 import { z } from 'zod';
 import { newId } from '@/data/new-id';
-import { useChangeSeason, useSites } from '@/data/queries';
+import { useChangeSeason, usePeople, useSites } from '@/data/queries';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
 import { Columns } from '@/ui/columns';
@@ -26,7 +26,6 @@ import { BigButton } from '@/ui/press';
 import { Loading } from '@/ui/states';
 import { Heading, Muted, Words } from '@/ui/words';
 import { RulesCard } from './rules-card';
-import { usePeople } from './use-season-desk';
 
 const within = (least: number, most: number) => (text: string) => {
   const value = plainNumber(text);
@@ -62,7 +61,11 @@ export function SeasonForm({ known }: { readonly known?: Season }) {
   const people = usePeople().data;
   const site = useSites().data?.[0]?.id;
   if (!people || !site) return <Loading what="Fetching who works here" />;
-  const hands = people.filter(({ role, left_on: left }) => may(role, 'work') && left === undefined);
+  // Who has left keeps the days that he was here.
+  const isKnown = (id: string) => known?.crew.some(({ person_id }) => person_id === id) === true;
+  const hands = people.filter(
+    ({ id, role, left_on: left }) => isKnown(id) || (may(role, 'work') && left === undefined),
+  );
   return <Form hands={hands} siteId={site} {...(known ? { known } : {})} />;
 }
 
@@ -108,39 +111,7 @@ function Form({ hands, siteId, known }: FormProps) {
       <Columns
         left={
           <>
-            <Card>
-              <FormField control={control} name="name" label="Name" />
-              <XStack gap="$3">
-                <YStack flex={1}>
-                  <FormField control={control} name="from" label="First day" />
-                </YStack>
-                <YStack flex={1}>
-                  <FormField control={control} name="weeks" label="Weeks" numeric />
-                </YStack>
-              </XStack>
-              <FormField
-                control={control}
-                name="usual"
-                label="From one place to another"
-                unit="min"
-                numeric
-                hint="Walked or driven; where nothing better is known."
-              />
-              <FormField
-                control={control}
-                name="around"
-                label="Around each visit"
-                unit="min"
-                numeric
-                hint="Being let in, telling who must know, tidying up; the run itself is known from earlier ones."
-              />
-              <FormField
-                control={control}
-                name="closed"
-                label="Days on which nobody works"
-                hint="2026-12-24 to 2026-12-26 holidays; several with a ; between"
-              />
-            </Card>
+            <Frame control={control} />
             <Crew control={control} hands={hands} />
           </>
         }
@@ -149,6 +120,48 @@ function Form({ hands, siteId, known }: FormProps) {
     </Screen>
   );
 }
+
+/** Its days, and what every visit takes beside its run. */
+const Frame = ({ control }: { readonly control: Control<Texts> }) => (
+  <Card>
+    <FormField control={control} name="name" label="Name" />
+    <XStack gap="$3">
+      <YStack flex={1}>
+        <FormField
+          control={control}
+          name="from"
+          label="First day"
+          hint="Its week begins on the Monday."
+        />
+      </YStack>
+      <YStack flex={1}>
+        <FormField control={control} name="weeks" label="Weeks" numeric />
+      </YStack>
+    </XStack>
+    <FormField
+      control={control}
+      name="usual"
+      label="From one place to another"
+      unit="min"
+      numeric
+      hint="Walked or driven; where nothing better is known."
+    />
+    <FormField
+      control={control}
+      name="around"
+      label="Around each visit"
+      unit="min"
+      numeric
+      hint="Being let in, telling who must know, tidying up; the run itself is known from earlier ones."
+    />
+    <FormField
+      control={control}
+      name="closed"
+      label="Days on which nobody works"
+      hint="2026-12-24 to 2026-12-26 holidays; several with a ; between"
+    />
+  </Card>
+);
 
 const Crew = ({
   control,
@@ -173,9 +186,12 @@ const Crew = ({
   </Card>
 );
 
+/** A week may be uneven: its longest day stands for it. */
+const longestOf = (week: readonly number[]): number => Math.max(0, ...week);
+
 const nextMonday = (): string => dayAfter(today(), (7 - weekdayOf(today())) % 7);
 
-function textsOf(known: Season | undefined, hands: readonly Person[]): Texts {
+export function textsOf(known: Season | undefined, hands: readonly Person[]): Texts {
   return {
     name: known?.name ?? '',
     from: known?.from ?? nextMonday(),
@@ -185,7 +201,7 @@ function textsOf(known: Season | undefined, hands: readonly Person[]): Texts {
     closed: printSpans(known?.closed ?? []).replaceAll('\n', '; '),
     crew: hands.map(({ id, name }) => {
       const member = known?.crew.find(({ person_id }) => person_id === id);
-      const hours = known ? (member?.week[0] ?? 0) / MINUTES : 6;
+      const hours = known ? longestOf(member?.week ?? []) / MINUTES : 6;
       return {
         id,
         name,
@@ -203,13 +219,15 @@ type Rest = {
 };
 
 /** The texts as a season; a week of its own that somebody has stays while its hours are not changed. */
-function seasonFrom(texts: Texts, { known, siteId, rules }: Rest): Season {
+export function seasonFrom(texts: Texts, { known, siteId, rules }: Rest): Season {
   const crew = texts.crew.flatMap(({ id, hours, away }) => {
     const minutes = Math.round(plainNumber(hours) * MINUTES);
     if (minutes === 0) return [];
     const before = known?.crew.find(({ person_id }) => person_id === id);
     const week =
-      before && before.week[0] === minutes ? before.week : WORKDAYS.map((share) => share * minutes);
+      before && longestOf(before.week) === minutes
+        ? before.week
+        : WORKDAYS.map((share) => share * minutes);
     return [
       {
         person_id: id,

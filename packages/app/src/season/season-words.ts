@@ -93,6 +93,13 @@ export const worthWords = (minutes: number): string => {
     : `as good as ${hoursWords(-rounded)} of work less`;
 };
 
+/** What it weighs where it stands. */
+export function hereWords({ adds, dayWorth }: Pick<PlanReason, 'adds' | 'dayWorth'>): string {
+  const day = Math.round(dayWorth);
+  const weighs = day > 0 ? `; its day is as bad as ${hoursWords(day)} of work` : '';
+  return `Here it adds ${hoursWords(adds)} of ways and hours over${weighs}.`;
+}
+
 const ruleKinds = {
   only_between: 'Only',
   not_between: 'Not',

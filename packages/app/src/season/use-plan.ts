@@ -1,7 +1,10 @@
 import {
   leftOut,
+  moverOf,
+  moveTo,
   seasonCost,
   withMoved,
+  type Bar,
   type Planned,
   type Routes,
   type Season,
@@ -10,6 +13,7 @@ import { useState } from 'react';
 import { useChangeSeason } from '@/data/queries';
 import { useMay } from '@/settings/preferences';
 import { planInWorker } from './client';
+import { barSentence, rulesFor } from './season-words';
 import { withRoutes, type SeasonDesk } from './use-season-desk';
 
 export type PlanActions = {
@@ -42,6 +46,8 @@ export function usePlan(desk: SeasonDesk): PlanActions {
     change.mutate(next);
   };
   const put = (next: Routes, words: string) => keep(withRoutes(desk, next), words);
+  const barOfBlock = (block: number, bar: Bar) =>
+    barSentence(bar, rulesFor(season.rules, made.problem.blocks[block]!.valves[0]!));
   const plan = () => {
     setProgress(0);
     // The worker's last word on how far it is may come after its plan.
@@ -72,8 +78,10 @@ export function usePlan(desk: SeasonDesk): PlanActions {
       change.mutate({ ...season, plan: [...last] });
     },
     move: (block, to) => {
+      const found = moveTo(moverOf(made.problem, routes, block), to);
       const moved = withMoved(made.problem, routes, block, to);
-      if (moved) put(moved.routes, 'Moved.');
+      if (moved && typeof found !== 'string') put(moved.routes, 'Moved.');
+      else if (typeof found === 'string') setSaid(`Not there: ${barOfBlock(block, found)}.`);
     },
     takeOut: (block) =>
       put(

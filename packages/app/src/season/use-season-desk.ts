@@ -17,12 +17,11 @@ import {
   type SeasonVisit,
   type Valve,
 } from '@holvek/core';
-import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { api } from '@/data/api';
 import {
   useGauges,
   useHouseRules,
+  usePeople,
   useRepairs,
   useSeasons,
   useSystems,
@@ -31,7 +30,7 @@ import {
 import { fitnessFor } from '@/gauge/gauge-choice';
 import { usePeopleRules } from '@/people/use-licence';
 import { localDay, today } from '@/ui/local-day';
-import { useVisits, type Visits } from '@/valve/use-visits';
+import { useVisits, visitsByFamily, type Visits } from '@/valve/use-visits';
 
 /** Everything that the season's screens stand on. */
 export type SeasonDesk = {
@@ -44,8 +43,6 @@ export type SeasonDesk = {
   readonly people: readonly Person[];
   readonly today: string;
 };
-
-export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: api.people });
 
 /** The season that is looked at: the one that begins last. */
 export const latestSeason = (seasons: readonly Season[]): Season | undefined =>
@@ -65,9 +62,10 @@ export function useSeasonDesk(): SeasonDesk | undefined {
   return useMemo(() => {
     const season = seasons && latestSeason(seasons);
     if (!season || !valves || !gauges || !people || !systems || !repairs) return undefined;
+    const ofFamily = visitsByFamily(visits);
     const all = valves
       .filter(({ retired }) => retired === undefined)
-      .map((valve) => visitOf(valve, { visits, repairs, gauges, rules }));
+      .map((valve) => visitOf(valve, { visits, ofFamily, repairs, gauges, rules }));
     const made = makeProblem({
       season,
       visits: all,
@@ -90,16 +88,14 @@ export function useSeasonDesk(): SeasonDesk | undefined {
 
 type From = {
   readonly visits: Visits;
+  readonly ofFamily: ReturnType<typeof visitsByFamily>;
   readonly repairs: Parameters<typeof wantedOf>[1]['repairs'];
   readonly gauges: readonly Gauge[];
   readonly rules: HouseRules;
 };
 
-function visitOf(valve: Valve, { visits, repairs, gauges, rules }: From): SeasonVisit {
+function visitOf(valve: Valve, { visits, ofFamily, repairs, gauges, rules }: From): SeasonVisit {
   const own = visits.get(valve.id) ?? [];
-  const family = [...visits.values()]
-    .flat()
-    .filter(({ body }) => body.plate.family === valve.plate.family);
   const last = own.at(-1);
   return {
     valve,
@@ -111,7 +107,7 @@ function visitOf(valve: Valve, { visits, repairs, gauges, rules }: From): Season
       today: today(),
       dayOf: localDay,
     }),
-    effort: effortOf(own, family),
+    effort: effortOf(own, ofFamily.get(valve.plate.family) ?? []),
     doneOn: last && localDay(last.body.signed_at_ms),
     onlyGauge: onlyGaugeFor(valve, gauges, rules),
   };

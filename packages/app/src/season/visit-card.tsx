@@ -1,10 +1,11 @@
 import {
-  barOf,
+  barsOf,
+  moverOf,
+  nextDay,
+  offersOf,
   reasonOf,
-  seasonCost,
   whereIs,
-  withMoved,
-  type Bar,
+  type VisitMove,
   type SeasonVisit,
 } from '@holvek/core';
 import { useRouter } from 'expo-router';
@@ -16,6 +17,7 @@ import { Heading, Muted, Words } from '@/ui/words';
 import {
   barSentence,
   barsWords,
+  hereWords,
   hoursWords,
   rulesFor,
   shortDay,
@@ -76,24 +78,20 @@ type ActionProps = {
 /** Why here, and where else. */
 function PlacedActions({ desk, actions, block, held }: ActionProps & { readonly held: boolean }) {
   const { made, routes, season } = desk;
-  const { problem, days } = made;
   const reason = reasonOf(made, routes, block);
   const place = whereIs(routes).get(block)!;
-  const cost = seasonCost(problem, routes);
-  const to = (day: number) => moveTo(desk, block, { person: place.person, day }, cost);
-  const [earlier, later] = [
-    nextOpen(days.length, (day) => to(day), place.day, -1),
-    nextOpen(days.length, (day) => to(day), place.day, 1),
-  ];
+  const mover = moverOf(made.problem, routes, block);
+  const [earlier, later] = ([-1, 1] as const).map((way) => nextDay(mover, place, way));
   const bars = reason && barsWords(reason);
   return (
     <YStack gap="$2">
+      {reason ? <Muted>{hereWords(reason)}</Muted> : null}
       {reason?.next ? (
         <Words>
           {`Second best: ${placeWords(desk, reason.next.place)}; ${worthWords(reason.next.more)}.`}
         </Words>
       ) : (
-        <Words>No other day of this season would take it.</Words>
+        <Words>No other day of this season is worth it.</Words>
       )}
       {bars ? <Muted>{bars}</Muted> : null}
       <XStack gap="$2">
@@ -128,51 +126,22 @@ const placeWords = (
   { day, person }: { readonly day: number; readonly person: number },
 ): string => `${shortDay(made.days[day]!)}, ${made.people[person]!.name}`;
 
-type Found = { readonly day: number; readonly more: number; readonly person: number };
-
-/** What a block would cost more on another day of the same hand, or why it may not go there. */
-export function moveTo(
-  { made: { problem }, routes }: Pick<SeasonDesk, 'made' | 'routes'>,
-  block: number,
-  to: { readonly person: number; readonly day: number },
-  cost: number,
-): Found | Bar {
-  const moved = withMoved(problem, routes, block, to);
-  if (moved) return { ...to, more: seasonCost(problem, moved.routes) - cost };
-  const rest = routes.map((days) => days.map((route) => route.filter((each) => each !== block)));
-  const at = rest[to.person]?.[to.day]?.length ?? 0;
-  return barOf(problem, rest, whereIs(rest), { ...to, at, block }) ?? 'day_full';
-}
-
-function nextOpen(
-  days: number,
-  to: (day: number) => Found | Bar,
-  from: number,
-  way: 1 | -1,
-): Found | undefined {
-  for (let day = from + way; day >= 0 && day < days; day += way) {
-    const found = to(day);
-    if (typeof found !== 'string') return found;
-  }
-  return undefined;
-}
-
 function MoveButton({
   label,
   found,
   desk,
   actions,
   block,
-}: ActionProps & { readonly label: string; readonly found: Found | undefined }) {
+}: ActionProps & { readonly label: string; readonly found: VisitMove | undefined }) {
   return (
     <BigButton
       flex={1}
       kind="outline"
       disabled={!found}
-      onPress={() => found && actions.move(block, found)}
+      onPress={() => found && actions.move(block, found.place)}
       label={label}
     >
-      {found ? `${label}: ${shortDay(desk.made.days[found.day]!)}` : label}
+      {found ? `${label}: ${shortDay(desk.made.days[found.place.day]!)}` : label}
     </BigButton>
   );
 }
@@ -181,23 +150,16 @@ function MoveButton({
 function UnplacedActions({ desk, actions, block }: ActionProps) {
   const { made, routes, season } = desk;
   const own = made.problem.blocks[block]!;
-  const cost = seasonCost(made.problem, routes);
-  const all = made.days.flatMap((_, day) =>
-    own.hands.map((person) => moveTo(desk, block, { person, day }, cost)),
-  );
-  const found = all.filter((each): each is Found => typeof each !== 'string');
-  const best = found.reduce<Found | undefined>(
-    (least, each) => (least && least.more <= each.more ? least : each),
-    undefined,
-  );
+  const mover = moverOf(made.problem, routes, block);
+  const [best] = offersOf(made.problem, mover.rest, block);
   if (!best) {
     const valve = own.valves[0]!;
-    const bar = all.find((each): each is Bar => typeof each === 'string') ?? 'no_hand';
+    const bar = barsOf(made, routes, block)[0]?.bar ?? 'day_full';
     return <Words>{`No day takes it: ${barSentence(bar, rulesFor(season.rules, valve))}.`}</Words>;
   }
   return (
-    <BigButton onPress={() => actions.move(block, best)}>
-      {`Put it on ${placeWords(desk, best)}`}
+    <BigButton onPress={() => actions.move(block, best.place)}>
+      {`Put it on ${placeWords(desk, best.place)}`}
     </BigButton>
   );
 }

@@ -45,6 +45,18 @@ export function visitsBy(summaries: readonly ValveSummary[], runs: readonly Run[
   return visits;
 }
 
+/** Visits of all valves of a family: what one of them takes that was never done. */
+export function visitsByFamily(visits: Visits): ReadonlyMap<string, readonly ValveVisit[]> {
+  const families = new Map<string, ValveVisit[]>();
+  for (const visit of [...visits.values()].flat()) {
+    const { family } = visit.body.plate;
+    const known = families.get(family);
+    if (known) known.push(visit);
+    else families.set(family, [visit]);
+  }
+  return families;
+}
+
 const none: readonly ValveSummary[] = [];
 
 /** Visits by valve, as this phone knows them. */

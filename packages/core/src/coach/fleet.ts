@@ -70,7 +70,9 @@ function grouped(
   const groups = new Map<string, Lesson[]>();
   for (const lesson of lessons) {
     const key = keyOf(lesson);
-    groups.set(key, [...(groups.get(key) ?? []), lesson]);
+    const known = groups.get(key);
+    if (known) known.push(lesson);
+    else groups.set(key, [lesson]);
   }
   return [...groups.values()];
 }

@@ -1,5 +1,5 @@
 import type { MadeProblem } from './make-problem';
-import { isWithin, type Season, type SeasonRule } from './season';
+import { allowsDay, dayRulesFor, type Season, type SeasonRule } from './season';
 
 /** Rules that cannot all hold, none of them to spare; and the valves that they keep from any day. */
 export type SeasonClash = {
@@ -8,19 +8,7 @@ export type SeasonClash = {
   readonly rules: readonly SeasonRule[];
 };
 
-type ByDays = Extract<SeasonRule, { kind: 'only_between' | 'not_between' }>;
-
-/** Rules about days that speak of a group. */
-const byDays = ({ rules }: Season, valves: readonly string[]): readonly ByDays[] =>
-  rules.flatMap((rule) =>
-    (rule.kind === 'only_between' || rule.kind === 'not_between') &&
-    rule.valve_ids.some((id) => valves.includes(id))
-      ? [rule]
-      : [],
-  );
-
-const allows = (rule: ByDays, day: string): boolean =>
-  isWithin(day, rule) === (rule.kind === 'only_between');
+type DayRules = ReturnType<typeof dayRulesFor>;
 
 /**
  * What cannot hold together: for each block without a single day, a smallest set of the owner's rules that
@@ -33,19 +21,16 @@ export function clashesOf(season: Season, made: MadeProblem): readonly SeasonCla
         (__, person) => made.problem.capacity[person]![day]! > 0 && day <= until[person]!,
       ),
     );
-    const isOpen = (rules: readonly ByDays[]) =>
-      there.some((day) => rules.every((rule) => allows(rule, day)));
-    const rules = byDays(season, valves);
+    const isOpen = (rules: DayRules) =>
+      there.some((day) => rules.every((rule) => allowsDay(rule, day)));
+    const rules = dayRulesFor(season, valves);
     return isOpen(rules) ? [] : [{ valves, rules: fewest(rules, isOpen) }];
   });
   return [...noDay, ...circlesOf(season)];
 }
 
 /** Rules of which none can be let go without a day coming free: each is tried in turn. */
-function fewest(
-  rules: readonly ByDays[],
-  isOpen: (rules: readonly ByDays[]) => boolean,
-): readonly ByDays[] {
+function fewest(rules: DayRules, isOpen: (rules: DayRules) => boolean): DayRules {
   let left = rules;
   for (const rule of rules) {
     const without = left.filter((each) => each !== rule);

@@ -7,5 +7,6 @@ export * from './places';
 export * from './plan-season';
 export * from './habits';
 export * from './make-problem';
+export * from './moves';
 export * from './read-plan';
 export * from './clashes';

@@ -5,7 +5,16 @@ import type { PeopleRules, Person } from '../people';
 import { isStrict, type Duty } from '../valve';
 import type { Effort } from './effort';
 import type { SeasonBlock, SeasonProblem } from './problem';
-import { areaOf, dayAfter, daysBetween, isWithin, weekdayOf, type Season } from './season';
+import {
+  allowsDay,
+  areaOf,
+  dayAfter,
+  dayRulesFor,
+  daysBetween,
+  isWithin,
+  weekdayOf,
+  type Season,
+} from './season';
 import type { Wanted } from './wanted';
 
 /** A valve that wants a visit in the season. */
@@ -174,21 +183,22 @@ function blockOf(making: Making, group: readonly SeasonVisit[]): SeasonBlock {
   const { season, days, crew, areas, travel } = making;
   const rows = group.map(({ valve }) => areas.get(areaOf(valve.place))!);
   const inside = rows.slice(1).reduce((sum, row, i) => sum + travel[rows[i]!]![row]!, 0);
-  const first = group[0]!.valve.id;
-  const turn = season.plan.findIndex(({ valve_id }) => valve_id === first);
+  const ids = group.map(({ valve }) => valve.id);
+  const turn = season.plan.findIndex(({ valve_id }) => valve_id === ids[0]);
   const now = season.plan[turn];
   const person = crew.findIndex(({ id }) => id === now?.person_id);
   const day = now ? days.indexOf(now.day) : -1;
   // What was planned for a day that is over, and was not done, wants a new one.
   const isThere = person >= 0 && day >= 0 && days[day]! >= making.today;
   const isLocked = isThere && now?.locked === true;
+  const rules = dayRulesFor(season, ids);
   const mayOn = (iso: string) =>
-    isThere && isLocked && iso === days[day] ? true : isFree(season, group, iso);
+    (isLocked && iso === days[day]) || rules.every((rule) => allowsDay(rule, iso));
   const until = crew.map((hand) => lastDayOf(making, group, hand));
   const sum = (worth: (visit: SeasonVisit) => number) =>
     group.reduce((total, visit) => total + worth(visit), 0);
   return {
-    valves: group.map(({ valve }) => valve.id),
+    valves: ids,
     enters: rows[0]!,
     leaves: rows.at(-1)!,
     minutes: sum(({ effort }) => effort.minutes) + season.around + inside,
@@ -221,14 +231,6 @@ const lastDayOf = (
         undefined,
     ),
   );
-
-/** Whether the owner's rules leave a day to every valve of a group. */
-const isFree = ({ rules }: Season, group: readonly SeasonVisit[], day: string): boolean =>
-  rules.every((rule) => {
-    if (rule.kind !== 'only_between' && rule.kind !== 'not_between') return true;
-    if (!group.some(({ valve }) => rule.valve_ids.includes(valve.id))) return true;
-    return isWithin(day, rule) === (rule.kind === 'only_between');
-  });
 
 /** What comes before what: as the owner says, and upstream before downstream. */
 function beforeOf(

@@ -33,7 +33,7 @@ function take(working: Working, block: number): void {
   renumber(working, place.person, place.day);
 }
 
-type Standing = { readonly routes: Routes; readonly places: ReadonlyMap<number, Place> };
+export type Standing = { readonly routes: Routes; readonly places: ReadonlyMap<number, Place> };
 type Offer = { readonly place: Place; readonly cost: number };
 
 /** The cheapest place of a block in a day of a person. */

@@ -1,8 +1,8 @@
 import type { MadeProblem } from './make-problem';
 import { wayOf, workOf, type Routes } from './problem';
-import { barOf, whereIs, type Bar, type Place } from './places';
+import { addsTo, moverOf, without, type VisitMove } from './moves';
+import { barOf, whereIs, type Bar } from './places';
 import { offerIn, offersOf, withMoved } from './plan-season';
-import { dayCost, placeCost } from './problem';
 import type { Planned, Season } from './season';
 
 /** A plan as it is kept: day by day, hand by hand, in the order of the day. */
@@ -60,14 +60,10 @@ export type PlanReason = {
   /** Minutes' worth of its day, and of what it adds to the ways and hours of that day. */
   readonly dayWorth: number;
   readonly adds: number;
-  readonly next?: { readonly place: Place; readonly more: number };
-  /** What keeps it from the days on which it would be worth least, with how many days each bars. */
+  readonly next?: VisitMove;
+  /** What keeps it from other days, and from how many. */
   readonly bars: readonly { readonly bar: Bar; readonly days: number }[];
 };
-
-/** A plan without one block. */
-const without = (routes: Routes, block: number): Routes =>
-  routes.map((days) => days.map((route) => route.filter((each) => each !== block)));
 
 /** Why a planned block stands where it does. */
 export function reasonOf(made: MadeProblem, routes: Routes, block: number): PlanReason | undefined {
@@ -75,26 +71,19 @@ export function reasonOf(made: MadeProblem, routes: Routes, block: number): Plan
   const place = whereIs(routes).get(block);
   if (!place) return undefined;
   const { person, day } = place;
-  const own = problem.blocks[block]!;
-  const rest = without(routes, block);
-  const adds =
-    dayCost(problem, person, day, routes[person]![day]!) -
-    dayCost(problem, person, day, rest[person]![day]!);
-  const worth = own.costs[day]!;
-  const here = placeCost(own, person, day) + adds;
-  const places = whereIs(rest);
-  const next = offersOf(problem, { routes: rest, places }, block)
+  const mover = moverOf(problem, routes, block);
+  const next = offersOf(problem, mover.rest, block)
     .filter((offer) => offer.place.person !== person || offer.place.day !== day)
     .at(0);
   return {
-    dayWorth: worth,
-    adds,
-    ...(next ? { next: { place: next.place, more: next.cost - here } } : {}),
-    bars: barsOf(made, rest, block),
+    dayWorth: problem.blocks[block]!.costs[day]!,
+    adds: addsTo(problem, routes, block, place),
+    ...(next ? { next: { place: next.place, more: next.cost - mover.here } } : {}),
+    bars: barsOf(made, mover.rest.routes, block),
   };
 }
 
-/** What stands in the way of a block, over all days and hands that would have cost it least. */
+/** What stands in the way of a block on the days that none of its hands may take it. */
 export function barsOf(made: MadeProblem, routes: Routes, block: number): PlanReason['bars'] {
   const { problem } = made;
   const own = problem.blocks[block]!;

@@ -9,6 +9,9 @@ import {
   daysBetween,
   emptyRoutes,
   MOST_OVER,
+  moverOf,
+  moveTo,
+  nextDay,
   planSeason,
   placeByPlace,
   printSpans,
@@ -315,6 +318,39 @@ describe('a visit that is moved', () => {
       }),
       { numRuns: 150, seed: 12 },
     );
+  });
+
+  test('on the board and on its card: the plan costs as much more as is claimed', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 400 }), fc.nat(), fc.nat(), (seed, b, d) => {
+        const made = anyProblem(seed);
+        const { routes } = plan(made, 5);
+        const own = b % made.blocks.length;
+        const mover = moverOf(made, routes, own);
+        for (const person of made.capacity.keys()) {
+          const to = { person, day: d % made.days };
+          const claim = moveTo(mover, to);
+          const moved = withMoved(made, routes, own, to);
+          expect(typeof claim === 'string').toBe(moved === undefined);
+          if (!moved || typeof claim === 'string') continue;
+          expect(claim.place).toEqual(moved.place);
+          const more = seasonCost(made, moved.routes) - seasonCost(made, routes);
+          expect(claim.more).toBeCloseTo(more, 6);
+        }
+      }),
+      { numRuns: 200, seed: 5 },
+    );
+  });
+
+  test('earlier and later are the next days that take it, and why not is said', () => {
+    const made = problem([block({ costs: [0, Infinity, 5], now: { person: 0, day: 0, turn: 0 } })]);
+    const mover = moverOf(made, routesNow(made), 0);
+    expect(moveTo(mover, { person: 0, day: 1 })).toBe('day_closed');
+    // Five for its day, and twenty for being moved at all.
+    expect(nextDay(mover, { person: 0, day: 0 }, 1)).toMatchObject({ place: { day: 2 }, more: 25 });
+    expect(nextDay(mover, { person: 0, day: 0 }, -1)).toBeUndefined();
+    const out = moverOf(made, emptyRoutes(made), 0);
+    expect(out.here).toBe(1000);
   });
 
   test('goes nowhere that a rule keeps it from', () => {

@@ -81,5 +81,22 @@ export const isWithin = (
   { from, to }: { readonly from: string; readonly to: string },
 ): boolean => iso >= from && iso <= to;
 
+type DayRule = Extract<SeasonRule, { kind: 'only_between' | 'not_between' }>;
+
+/** The owner's rules about days that speak of any of these valves. */
+export const dayRulesFor = (
+  { rules }: Pick<Season, 'rules'>,
+  valves: readonly string[],
+): readonly DayRule[] =>
+  rules.flatMap((rule) =>
+    (rule.kind === 'only_between' || rule.kind === 'not_between') &&
+    rule.valve_ids.some((id) => valves.includes(id))
+      ? [rule]
+      : [],
+  );
+
+export const allowsDay = (rule: DayRule, day: string): boolean =>
+  isWithin(day, rule) === (rule.kind === 'only_between');
+
 /** The area of a place: "Terrace, chamber 1" lies in "Terrace". */
 export const areaOf = (place: string): string => place.split(',')[0]?.trim() ?? '';

@@ -34,6 +34,8 @@ export type WantedFrom = {
 /** Days within which something that was left unsettled is gone back to. */
 const SOON = 7;
 const NEVER_SET_WITHIN = 28;
+/** Days before parts are due from which on it makes sense to change them. */
+const PARTS_EARLY = 28;
 
 /** When a valve wants its next visit, and why: what was left unsettled comes before any interval. */
 export function wantedOf(valve: Valve, from: WantedFrom): Wanted {
@@ -62,6 +64,12 @@ export function wantedOf(valve: Valve, from: WantedFrom): Wanted {
   };
   const parts = partsDueOn(repairs);
   return parts !== undefined && parts < ordinary.likely
-    ? { because: 'parts_due', duty, earliest: dayAfter(parts, -28), likely: parts, late: parts }
+    ? {
+        because: 'parts_due',
+        duty,
+        earliest: dayAfter(parts, -PARTS_EARLY),
+        likely: parts,
+        late: parts,
+      }
     : ordinary;
 }

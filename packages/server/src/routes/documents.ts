@@ -95,7 +95,8 @@ export const changeOf = (c: Context): Change => {
   };
 };
 
-const sameId = (id: string, value: Kept) => {
+/** @throws Problem 400 where a document is put under another's address */
+export const sameId = (id: string, value: Kept) => {
   if (id !== value.id) throw new Problem(400, 'request.ids_differ', { path: id, body: value.id });
 };
 

@@ -9,11 +9,10 @@ import {
 } from '@holvek/core';
 import { createEvents, type EventAttributes } from 'ics';
 import type { Store } from '../db/open';
-import { Problem } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import { signedIn } from '../people/gate';
-import { changeOf, documentsOf } from './documents';
+import { changeOf, documentsOf, sameId } from './documents';
 
 /** Seasons and their plans; and a plan as a calendar. */
 export function seasonRoutes(store: Store) {
@@ -31,11 +30,7 @@ export function seasonRoutes(store: Store) {
       }),
       async (c) => {
         const season = c.req.valid('json');
-        if (c.req.param('id') !== season.id)
-          throw new Problem(400, 'request.ids_differ', {
-            path: c.req.param('id'),
-            body: season.id,
-          });
+        sameId(c.req.param('id'), season);
         return c.json(await seasons.put(season, changeOf(c)), 200);
       },
     )

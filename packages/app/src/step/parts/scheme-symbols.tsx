@@ -153,15 +153,13 @@ const drawn: Readonly<Record<SchemeSymbol, (look: Look) => ReactNode>> = {
     />
   ),
   expansion: (look) => (
-    <>
-      <Path
-        d="M-8,-12 H8 L-8,12 H8 Z"
-        fill={look.fill}
-        stroke={look.edge}
-        strokeWidth={2.5}
-        strokeLinejoin="round"
-      />
-    </>
+    <Path
+      d="M-8,-12 H8 L-8,12 H8 Z"
+      fill={look.fill}
+      stroke={look.edge}
+      strokeWidth={2.5}
+      strokeLinejoin="round"
+    />
   ),
   bellows: (look) => (
     <>
@@ -175,11 +173,7 @@ const drawn: Readonly<Record<SchemeSymbol, (look: Look) => ReactNode>> = {
       {stroke(look, 'M-4,4 L4,-4')}
     </>
   ),
-  link: (look) => (
-    <>
-      <Circle r={5} fill={look.fill} stroke={look.edge} strokeWidth={2.5} />
-    </>
-  ),
+  link: (look) => <Circle r={5} fill={look.fill} stroke={look.edge} strokeWidth={2.5} />,
   pivot: (look) => (
     <>
       <Circle r={4} fill={look.edge} />

@@ -175,6 +175,11 @@ async function planned(page) {
   await page.getByTestId('plan-said').waitFor();
   await page.getByTestId('board').getByRole('button').nth(6).click();
   await page.getByTestId('visit-card').waitFor();
+  // The board is measured anew beside its card.
+  await page.waitForFunction(() => {
+    const board = document.querySelector('[data-testid=board]');
+    return board.scrollWidth <= board.clientWidth;
+  });
 }
 
 /** A day with more than one valve in it. */

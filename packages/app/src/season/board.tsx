@@ -48,7 +48,12 @@ export function Board({ desk, actions, selected, onSelect }: Props) {
   });
   const planned = new Map(desk.season.plan.map((each) => [each.valve_id, each]));
   return (
-    <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} testID="board">
+    // It is measured a moment after the card beside it has come: until then nothing lies over that.
+    <View
+      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
+      overflow="hidden"
+      testID="board"
+    >
       <WeekHead desk={desk} track={track} />
       <View minHeight={28} role="status" aria-live="polite" testID="drag-said">
         {drag.said ? <Strong>{drag.said}</Strong> : null}

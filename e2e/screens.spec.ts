@@ -8,6 +8,7 @@ const screens = [
   ['/valves/prv-12/edit', 'PRV-12'],
   ['/valves/new', 'New valve'],
   ['/valves/labels', 'Labels'],
+  ['/scan', 'Scan a label'],
   ['/valves/prv-12/trouble', 'PRV-12: what is wrong?'],
   ['/valves/prv-12/repair', 'PRV-12: repair'],
   ['/valves/prv-03/start', 'Start PRV-03'],

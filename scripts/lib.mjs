@@ -140,7 +140,17 @@ async function bundleServer() {
     platform: 'node',
     format: 'esm',
     target: 'node20',
-    external: ['sqlite3', 'sequelize', 'pdfkit', 'umzug', 'ws', 'selfsigned', 'qrcode', 'ics'],
+    external: [
+      'sqlite3',
+      'sequelize',
+      'pdfkit',
+      'umzug',
+      'ws',
+      'selfsigned',
+      'qrcode',
+      'ics',
+      'sharp',
+    ],
     logLevel: 'warning',
   });
 }

@@ -1,9 +1,10 @@
+const { deserialize, serialize } = require('node:v8');
 const { structuredClone: clone } = globalThis;
 require('fake-indexeddb/auto');
 
 // jsdom lacks what the browser has.
 globalThis.TextEncoder ??= require('node:util').TextEncoder;
-globalThis.structuredClone ??= clone ?? ((value) => JSON.parse(JSON.stringify(value)));
+globalThis.structuredClone ??= clone ?? ((value) => deserialize(serialize(value)));
 globalThis.matchMedia ??= () => ({
   matches: false,
   addListener() {},

@@ -131,7 +131,9 @@ export async function fuzzBench(requests: number) {
     const { method, path, operation } = nonsense.pick(targets);
     const where = path.replace(/\{\w+\}/gu, () => encodeURIComponent(nonsense.pick(odd)) || 'x');
     const schema = operation.requestBody?.content['application/json']?.schema;
-    const body = nonsense.chance(0.1) ? '{"cut' : JSON.stringify(nonsense.of(schema));
+    // What is no JSON is a file: of letters, it is none that can be opened.
+    const sent = schema || !operation.requestBody ? nonsense.of(schema) : nonsense.pick(odd);
+    const body = nonsense.chance(0.1) ? '{"cut' : JSON.stringify(sent);
     const headers = {
       ...(nonsense.chance(0.9)
         ? { cookie }

@@ -19,6 +19,7 @@ import { documentRoutes } from './routes/documents';
 import { evidenceRoutes } from './routes/evidence';
 import { historyRoutes } from './routes/history';
 import { peopleRoutes, sessionRoutes, tryingWith } from './routes/people';
+import { photoRoutes } from './routes/photos';
 import { repairRoutes } from './routes/repairs';
 import { seasonRoutes } from './routes/seasons';
 import { runRoutes } from './routes/runs';
@@ -90,6 +91,7 @@ export function createApp(
     .route('/', seasonRoutes(store))
     .route('/', valveRoutes(store))
     .route('/', repairRoutes(store))
+    .route('/', photoRoutes(store))
     .route('/', historyRoutes(store))
     .route('/', runRoutes(store))
     .route('/', evidenceRoutes(store))
@@ -109,7 +111,8 @@ export function createApp(
   app.use(securityHeaders);
   app.use('/api/*', async (c, next) => {
     await next();
-    c.header('cache-control', 'no-store');
+    // A file that never changes says so itself.
+    if (!c.res.headers.has('cache-control')) c.header('cache-control', 'no-store');
   });
   app.use(
     '/api/*',

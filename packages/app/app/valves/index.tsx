@@ -24,6 +24,7 @@ export default function ValvesScreen() {
   const input = useRef<{ focus: () => void }>(null);
   useKeys({ '/': () => input.current?.focus() });
   const rows = useValveRows(text, filter);
+  const scan = <WordButton onPress={() => router.push('/scan' as Href)}>scan a label</WordButton>;
   const newValve = (
     <BigButton kind="outline" onPress={() => router.push('/valves/new' as Href)}>
       New valve
@@ -62,6 +63,7 @@ export default function ValvesScreen() {
         right={
           <XStack gap="$3" alignItems="center">
             <SyncPill />
+            {scan}
             {isWide ? newValve : null}
           </XStack>
         }

@@ -13,6 +13,9 @@ import {
   type PeopleRules,
   peopleRulesSchema,
   type PersonChange,
+  keptPictureSchema,
+  photoSchema,
+  type Photo,
   placeOfSessionSchema,
   problemSchema,
   repairSchema,
@@ -57,6 +60,8 @@ export class Unreachable extends Error {}
 type Send = {
   readonly method: 'PUT' | 'POST' | 'DELETE';
   readonly body?: unknown;
+  /** A file, sent as it is in place of a body. */
+  readonly file?: ArrayBuffer;
   /** What was changed, as it was before: a server that has it otherwise now says so. */
   readonly over?: unknown;
   readonly by?: string;
@@ -69,7 +74,7 @@ async function ask<S extends z.ZodType>(path: string, schema: S, send?: Send): P
     ...(send
       ? {
           method: send.method,
-          ...(send.body === undefined ? {} : { body: JSON.stringify(send.body) }),
+          ...bodyOf(send),
         }
       : {}),
   });
@@ -83,9 +88,14 @@ async function ask<S extends z.ZodType>(path: string, schema: S, send?: Send): P
   return schema.parse(toJson(text));
 }
 
+const bodyOf = ({ file, body }: Send): Pick<RequestInit, 'body'> => {
+  if (file) return { body: file };
+  return body === undefined ? {} : { body: JSON.stringify(body) };
+};
+
 const headersOf = (send?: Send): Record<string, string> => ({
   accept: 'application/json',
-  'content-type': 'application/json',
+  'content-type': send?.file ? 'application/octet-stream' : 'application/json',
   ...(send?.over === undefined ? {} : { 'if-match': `"${digestOf(send.over)}"` }),
   ...(send?.by ? { 'x-changed-by': encodeURIComponent(send.by) } : {}),
 });
@@ -155,6 +165,11 @@ export const api = {
   repairs: () => ask('/repairs', z.array(repairSchema)),
   putRepair: (repair: Repair, change: Change = {}) =>
     ask(`/repairs/${enc(repair.id)}`, repairSchema, { method: 'PUT', body: repair, ...change }),
+  photos: () => ask('/photos', z.array(photoSchema)),
+  putPhoto: (photo: Photo, change: Change = {}) =>
+    ask(`/photos/${enc(photo.id)}`, photoSchema, { method: 'PUT', body: photo, ...change }),
+  putPicture: (name: string, file: ArrayBuffer) =>
+    ask(`/pictures/${name}`, keptPictureSchema, { method: 'PUT', file }),
   houseRules: () => ask('/house-rules', houseRulesSchema),
   putHouseRules: (rules: HouseRules, change: Change = {}) =>
     ask('/house-rules', houseRulesSchema, { method: 'PUT', body: rules, ...change }),

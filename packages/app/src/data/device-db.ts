@@ -17,6 +17,8 @@ interface DeviceSchema extends DBSchema {
   filed: { key: string; value: { readonly runId: string; readonly sheetId: string } };
   cache: { key: string; value: unknown };
   changes: { key: string; value: KeptChange };
+  /** Pictures that the server has still to take. */
+  pictures: { key: string; value: { readonly name: string; readonly bytes: ArrayBuffer } };
 }
 export type DeviceDb = IDBPDatabase<DeviceSchema>;
 
@@ -27,9 +29,11 @@ export type DeviceDb = IDBPDatabase<DeviceSchema>;
  * @throws where the browser keeps nothing (denied, or a window that forgets)
  */
 export const openDeviceDb = (name = 'holvek', onGone?: () => void): Promise<DeviceDb> =>
-  openDB<DeviceSchema>(name, 2, {
+  openDB<DeviceSchema>(name, 3, {
     terminated: () => onGone?.(),
     upgrade(db, from) {
+      db.createObjectStore('pictures', { keyPath: 'name' });
+      if (from >= 2) return;
       db.createObjectStore('changes', { keyPath: 'key' });
       if (from >= 1) return;
       db.createObjectStore('events', { keyPath: 'id' }).createIndex('run', 'run_id');

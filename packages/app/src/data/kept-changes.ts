@@ -10,6 +10,7 @@ export const changeableLists = [
   'rounds',
   'systems',
   'repairs',
+  'photos',
   'seasons',
 ] as const;
 export type ListName = (typeof changeableLists)[number];
@@ -33,6 +34,9 @@ type Put = (
   value: Listed,
   change: { readonly over?: unknown; readonly by: string },
 ) => Promise<unknown>;
+/** Answers to who asks, or how often, rather than to what. */
+const saysNothing: ReadonlySet<number> = new Set([401, 408, 429]);
+
 export type Puts = Readonly<Record<ListName, Put>>;
 
 /**
@@ -120,8 +124,8 @@ export class KeptChanges {
       } catch (error) {
         if (error instanceof Unreachable) return;
         if (!(error instanceof Refusal)) throw error;
-        // A server in trouble says nothing about the change.
-        if (error.status >= 500 || error.status === 429) return;
+        // A server in trouble, or that no longer knows who this is, says nothing about the change.
+        if (error.status >= 500 || saysNothing.has(error.status)) return;
         await this.replace({ ...change, refused: error.code, theirs: error.detail });
       }
     }

@@ -6,7 +6,7 @@ import { preferences } from '@/settings/preferences';
 import { api, Refusal, Unreachable, type Change } from './api';
 import { showConflict } from './conflicts';
 import { withKept, type ListName } from './kept-changes';
-import { deviceDbIfKept, keptChanges, outbox, useKeptChanges } from './store';
+import { deviceDbIfKept, keptChanges, outbox, putPhoto, useKeptChanges } from './store';
 
 const DAY = 86_400_000;
 /** How long the register is readable without a network. */
@@ -86,6 +86,7 @@ export const useSystems = () => useList('systems', api.systems);
 export const usePeople = () => useQuery({ queryKey: ['people'], queryFn: api.people });
 export const useSeasons = () => useList('seasons', api.seasons);
 export const useRepairs = () => useList('repairs', api.repairs);
+export const usePhotos = () => useList('photos', api.photos);
 export const useSheets = () => useQuery({ queryKey: ['sheets'], queryFn: api.sheets });
 export const useSummaries = () => useQuery({ queryKey: ['summaries'], queryFn: api.summaries });
 /** What other valves have taught of their kinds; without it a new one begins with its chart. */
@@ -197,6 +198,7 @@ export const useImportValves = () => useChange(api.importValves, 'valves');
 export const useChangeGauge = () => useChange(overSeen('gauges', api.putGauge), 'gauges');
 export const useChangeRound = () => useChange(overSeen('rounds', api.putRound), 'rounds');
 export const useChangeSystem = () => useChange(overSeen('systems', api.putSystem), 'systems');
+export const useChangePhoto = () => useChange(overSeen('photos', putPhoto), 'photos');
 export const useChangeSeason = () => useChange(overSeen('seasons', api.putSeason), 'seasons');
 export const useChangeRepair = () => useChange(overSeen('repairs', api.putRepair), 'repairs');
 export const useChangeHouseRules = () =>

@@ -3,6 +3,7 @@ import { api } from './api';
 import { DeviceStorage, openHere, type Keeping } from './device-storage';
 import { KeptChanges, type KeptChange, type Puts } from './kept-changes';
 import { LogWatch, type LogWatchState } from './log-watch';
+import { PictureShelf } from './picture-shelf';
 import { Outbox, type OutboxState } from './outbox';
 import { retryDelay } from './retry-delay';
 import { RunShelf, type ShelfEntry } from './run-shelf';
@@ -11,6 +12,16 @@ const storage = new DeviceStorage(openHere);
 export const deviceDb = storage.db;
 /** For what is only a convenience: nothing where this device keeps nothing. */
 export const deviceDbIfKept = storage.ifKept;
+export const pictures = new PictureShelf(deviceDbIfKept, api.putPicture);
+
+/** The file goes before what is said of it, and is let go of once both are there. */
+export const putPhoto: typeof api.putPhoto = async (photo, change) => {
+  await pictures.send(photo.picture);
+  const kept = await api.putPhoto(photo, change);
+  await pictures.letGo(photo.picture);
+  return kept;
+};
+
 /** Each list is put by its own call, which checks what it is given. */
 const puts = {
   sites: api.putSite,
@@ -19,6 +30,7 @@ const puts = {
   rounds: api.putRound,
   systems: api.putSystem,
   repairs: api.putRepair,
+  photos: putPhoto,
   seasons: api.putSeason,
 } as unknown as Puts;
 const tabsOf = (name: string): BroadcastChannel | undefined =>

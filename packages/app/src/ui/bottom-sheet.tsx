@@ -13,15 +13,14 @@ type Props = {
 
 /** A sheet from the bottom edge, within reach of the thumb; the page behind keeps its place. */
 export const BottomSheet = ({ isOpen, title, onClose, children }: Props) => (
-  <Modal transparent visible={isOpen} onRequestClose={onClose} animationType="none">
-    <YStack
-      flex={1}
-      justifyContent="flex-end"
-      alignItems="center"
-      role="dialog"
-      aria-modal
-      aria-label={title}
-    >
+  <Modal
+    transparent
+    visible={isOpen}
+    onRequestClose={onClose}
+    animationType="none"
+    aria-label={title}
+  >
+    <YStack flex={1} justifyContent="flex-end" alignItems="center">
       <Press
         aria-label="Close, back to the page"
         tabIndex={-1}

@@ -23,12 +23,17 @@ export function saveBlob(name: string, blob: Blob): void {
   URL.revokeObjectURL(link.href);
 }
 
-/** A file that the person picks; undefined when none was picked. */
-export function pickFile(accept: string): Promise<File | undefined> {
+/**
+ * A file that the person picks; undefined when none was picked.
+ *
+ * @param isFromCamera  a phone opens its camera instead of its files
+ */
+export function pickFile(accept: string, isFromCamera = false): Promise<File | undefined> {
   return new Promise((resolve) => {
     const input = document.createElement('input');
     input.type = 'file';
     input.accept = accept;
+    if (isFromCamera) input.capture = 'environment';
     input.onchange = () => resolve(input.files?.[0]);
     input.oncancel = () => resolve(undefined);
     input.click();

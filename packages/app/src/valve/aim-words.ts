@@ -6,8 +6,8 @@ import type { Units } from '@/settings/use-units';
 export function aimWords({ plate, target }: Pick<Valve, 'plate' | 'target'>, units: Units): string {
   const { verb } = families[plate.family];
   if (isInstrument(plate) && !hasElectronics(plate))
-    return `${verb} ${signalWords(plate.input, units)} ± ${spanWords(plate.tolerance_span)}`;
-  return `${verb} ${units.figure(target.set_point_pa)} ± ${units.withUnit(target.tolerance_pa)}`;
+    return `${verb} ${signalWords(plate.input, units)}\u00A0±\u00A0${spanWords(plate.tolerance_span)}`;
+  return `${verb} ${units.figure(target.set_point_pa)}\u00A0±\u00A0${units.withUnit(target.tolerance_pa)}`;
 }
 
 /** A share of span in per cent. */

@@ -41,7 +41,7 @@ export function TargetCard({
             <BigNumber fontSize="$8" lineHeight="$8">
               {units.figure(target.set_point_pa)}
             </BigNumber>
-            <Muted fontSize="$4">{`${units.pressure} ± ${units.figure(target.tolerance_pa)}`}</Muted>
+            <Muted fontSize="$4">{`${units.pressure}\u00A0±\u00A0${units.figure(target.tolerance_pa)}`}</Muted>
           </XStack>
         </YStack>
         <ValveGlyph family={plate.family} />
@@ -51,7 +51,7 @@ export function TargetCard({
         const own = targetOf(valve, id);
         return own ? (
           <Row key={id} label={name} isLast={i === others.length - 1}>
-            {`${units.figure(own.set_point_pa)} ± ${units.withUnit(own.tolerance_pa)}`}
+            {`${units.figure(own.set_point_pa)}\u00A0±\u00A0${units.withUnit(own.tolerance_pa)}`}
           </Row>
         ) : null;
       })}
@@ -84,7 +84,7 @@ function SpanCard({
           <Strong fontSize="$6" lineHeight="$6">
             {signalWords(plate.input, units)}
           </Strong>
-          <Muted fontSize="$4">{`as ${signalWords(plate.output, units)}, ± ${spanWords(plate.tolerance_span)} of span`}</Muted>
+          <Muted fontSize="$4">{`as ${signalWords(plate.output, units)},\u00A0±\u00A0${spanWords(plate.tolerance_span)} of span`}</Muted>
         </YStack>
         <ValveGlyph family={plate.family} />
       </XStack>

@@ -16,6 +16,7 @@ import { familyView } from '@/family/views';
 import { useShelf } from '@/data/store';
 import { DoubtCard } from '@/sheet/doubt-card';
 import { RepairsCard, UnprovedCard, useUnprovedRepair } from '@/repair/repairs-card';
+import { PhotosCard } from '@/photo/photos-card';
 import { Screen } from '@/shell/screen';
 import { Columns } from '@/ui/columns';
 import { YStack } from '@/ui/kit';
@@ -70,6 +71,7 @@ export function ValvePage({ valve, isPane = false }: Props) {
   const plate = (
     <>
       <PlateCard valve={valve} sheets={own} />
+      <PhotosCard valveId={valve.id} />
       <DeviceCard valve={valve} />
       <WaysOn valve={valve} />
     </>

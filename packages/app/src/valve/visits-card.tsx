@@ -39,7 +39,7 @@ export function VisitsCard({ valve, sheets, drift, due }: Props) {
         <Muted>
           {isInstrument(valve.plate)
             ? `± ${spanWords(valve.plate.tolerance_span)}`
-            : `lane ± ${units.figure(valve.target.tolerance_pa)}`}
+            : `lane\u00A0±\u00A0${units.figure(valve.target.tolerance_pa)}`}
         </Muted>
       </XStack>
       {hasSettings ? <HistoryChart valve={valve} sheets={sheets} drift={drift} /> : null}

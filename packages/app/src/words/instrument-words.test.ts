@@ -43,14 +43,14 @@ describe('signals in words', () => {
 
 describe('what a valve is asked for', () => {
   test('is a pressure with its tolerance, or a signal with its share', () => {
-    expect(aimWords(valve, units)).toMatch(/^reduce to \d+ ± \d+ kPa$/);
+    expect(aimWords(valve, units)).toMatch(/^reduce to \d+\u00A0±\u00A0\d+ kPa$/);
     const plate = {
       ...valve.plate,
       family: 'positioner',
       input: current,
       tolerance_span: 0.01,
     } as never;
-    expect(aimWords({ ...valve, plate }, units)).toBe('stroke on 4 to 20 mA ± 1.0 %');
+    expect(aimWords({ ...valve, plate }, units)).toBe('stroke on 4 to 20 mA\u00A0±\u00A01.0 %');
   });
 
   test.each([

@@ -194,6 +194,11 @@ export const refusalWords = (code: string): string =>
     'plate.never_so': 'The register never had this plate or target. Fetch the valve again.',
     'repair.never_so': 'The register never had the repair that it answers. Send the repair first.',
     'repair.other_valve': 'It was made on another valve, and stays there.',
+    'photo.other_picture': 'What was said of one picture cannot be given to another.',
+    'picture.not_found':
+      'Its file has not reached the server, and this phone has lost it. Take it again.',
+    'picture.unreadable': 'It is no picture that the server can open.',
+    'picture.other_digest': 'It did not arrive as it was sent. It is sent again.',
     'rules.never_so': 'The house never had these rules. Fetch them again.',
     'request.too_many_events': 'Too many entries at once.',
     'valve.tag_taken': 'Another valve has this tag already.',

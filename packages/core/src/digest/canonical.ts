@@ -23,5 +23,8 @@ export function canonicalJson(value: unknown): string {
 /** SHA-256 of a text in UTF-8, 64 hex digits. */
 export const digestOfText = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));
 
+/** SHA-256 of a file, 64 hex digits. */
+export const digestOfBytes = (bytes: Uint8Array): string => bytesToHex(sha256(bytes));
+
 /** SHA-256 of the canonical JSON of a value, 64 hex digits. */
 export const digestOf = (value: unknown): string => digestOfText(canonicalJson(value));

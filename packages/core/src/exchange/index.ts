@@ -1,4 +1,5 @@
 export * from './gauge-line';
+export * from './photo';
 export * from './repair';
 export * from './csv-table';
 export * from './valve-record';

@@ -8,6 +8,7 @@ export const houseActions = [
   'sign',
   'revise',
   'note_repair',
+  'photograph',
   'plan_round',
   'plan_season',
   'add_to_register',
@@ -31,6 +32,7 @@ const from: { readonly [A in HouseAction]: Role } = {
   sign: 'technician',
   revise: 'technician',
   note_repair: 'technician',
+  photograph: 'technician',
   plan_round: 'technician',
   // A plate is read where one stands before it.
   add_to_register: 'technician',

@@ -17,6 +17,7 @@ const more: { readonly [R in Role]: readonly HouseAction[] } = {
     'sign',
     'revise',
     'note_repair',
+    'photograph',
     'plan_round',
     'add_to_register',
     'change_plate',

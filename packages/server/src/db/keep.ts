@@ -8,6 +8,7 @@ export type Kind =
   | 'rounds'
   | 'systems'
   | 'repairs'
+  | 'photos'
   | 'seasons'
   | 'people'
   | 'settings';

@@ -150,4 +150,10 @@ export const migrations: readonly Migration[] = [
     up: ({ context }) =>
       run(context, [`CREATE TABLE seasons (id TEXT PRIMARY KEY, body TEXT NOT NULL)`]),
   },
+  {
+    // What is said of pictures; the pictures are files beside the database.
+    name: '0013-photos',
+    up: ({ context }) =>
+      run(context, [`CREATE TABLE photos (id TEXT PRIMARY KEY, body TEXT NOT NULL)`]),
+  },
 ];

@@ -5,6 +5,7 @@ import { Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import { Umzug } from 'umzug';
 import { migrations } from './migrations';
+import { Pictures } from './pictures';
 import { preparedOn } from './prepared';
 import { openSigner } from './signer';
 import { defineTables, type Tables } from './tables';
@@ -16,6 +17,8 @@ export type Store = {
   /** For reading: its connection never stands inside a write. */
   readonly sequelize: Sequelize;
   readonly tables: Tables;
+  /** Files of pictures, beside the database. */
+  readonly pictures: Pictures;
   /** One writer at a time, in one transaction on a connection of its own: all of it or nothing. */
   readonly write: <T>(work: Work<T>) => Promise<T>;
   /** Whether the last write found room on the disk. */
@@ -63,6 +66,7 @@ export async function openStore(file: string): Promise<Store> {
     signer,
     sequelize,
     tables: writer === sequelize ? writing : defineTables(sequelize),
+    pictures: Pictures.beside(file),
     hasRoom: () => hand.hasRoom,
     write: (work) => hand.write(work),
     close: async () => {

@@ -10,6 +10,7 @@ export type Tables = {
   readonly seasons: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly systems: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly repairs: ModelStatic<Stored<{ id: string; body: string }>>;
+  readonly photos: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly settings: ModelStatic<Stored<{ id: string; body: string }>>;
   /** Who may come in; `tag` is the short name. */
   readonly people: ModelStatic<Stored<{ id: string; tag: string; body: string }>>;
@@ -121,6 +122,21 @@ const options = { timestamps: false, freezeTableName: true } as const;
 
 type Define = (name: string, columns: Record<string, unknown>) => never;
 
+type Register =
+  'sites' | 'valves' | 'gauges' | 'rounds' | 'seasons' | 'systems' | 'repairs' | 'photos';
+
+/** Documents that are read and replaced whole. */
+const defineRegister = (define: Define): Pick<Tables, Register> => ({
+  sites: define('sites', { id: id(), body: text() }),
+  valves: define('valves', { id: id(), tag: text(), body: text() }),
+  gauges: define('gauges', { id: id(), tag: text(), body: text() }),
+  rounds: define('rounds', { id: id(), body: text() }),
+  seasons: define('seasons', { id: id(), body: text() }),
+  systems: define('systems', { id: id(), body: text() }),
+  repairs: define('repairs', { id: id(), body: text() }),
+  photos: define('photos', { id: id(), body: text() }),
+});
+
 /** Who may come in, what they prove it by, and where they have. */
 const definePeople = (define: Define): Pick<Tables, 'people' | 'secrets' | 'sessions'> => ({
   people: define('people', { id: id(), tag: text(), body: text() }),
@@ -143,13 +159,7 @@ export function defineTables(sequelize: Sequelize): Tables {
   const define: Define = (name, columns) =>
     sequelize.define(name, columns as never, { ...options, tableName: name }) as never;
   return {
-    sites: define('sites', { id: id(), body: text() }),
-    valves: define('valves', { id: id(), tag: text(), body: text() }),
-    gauges: define('gauges', { id: id(), tag: text(), body: text() }),
-    rounds: define('rounds', { id: id(), body: text() }),
-    seasons: define('seasons', { id: id(), body: text() }),
-    systems: define('systems', { id: id(), body: text() }),
-    repairs: define('repairs', { id: id(), body: text() }),
+    ...defineRegister(define),
     ...definePeople(define),
     settings: define('settings', { id: id(), body: text() }),
     summaries: define('summaries', { valve_id: id(), body: text() }),

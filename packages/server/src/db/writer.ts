@@ -81,13 +81,15 @@ export class Writer {
   }
 }
 
-/** SQLite says that the disk, or its share of it, is full: by itself, or through Sequelize. */
+const fullCodes = new Set(['SQLITE_FULL', 'ENOSPC', 'EDQUOT']);
+
+/** The disk, or its share of it, is full, as SQLite says it, by itself or through Sequelize, or the file system. */
 export const isDiskFull = (error: unknown): boolean => {
   const told = error as {
     readonly code?: string;
     readonly parent?: { readonly code?: string };
   } | null;
-  return [told?.code, told?.parent?.code].includes('SQLITE_FULL');
+  return [told?.code, told?.parent?.code].some((code) => fullCodes.has(code ?? ''));
 };
 
 /** By hand, because Sequelize opens a new connection for every transaction on SQLite. */

@@ -29,6 +29,8 @@ const changes: readonly (readonly [method: string, path: RegExp, action: HouseAc
   ['PUT', /^\/valves\/[^/]+$/u, 'add_to_register'],
   ['POST', /^\/valves\/import$/u, 'import'],
   ['PUT', /^\/repairs\/[^/]+$/u, 'note_repair'],
+  ['PUT', /^\/photos\/[^/]+$/u, 'photograph'],
+  ['PUT', /^\/pictures\/[^/]+$/u, 'photograph'],
   ['PUT', /^\/gauges\/[^/]+$/u, 'keep_gauges'],
   ['PUT', /^\/rounds\/[^/]+$/u, 'plan_round'],
   ['PUT', /^\/seasons\/[^/]+$/u, 'plan_season'],

@@ -18,7 +18,8 @@ import { getRoute, sendRoute } from '../http/route';
 import { signedIn } from '../people/gate';
 
 type Kept = { readonly id: string; readonly tag?: string };
-type TableName = 'sites' | 'gauges' | 'rounds' | 'systems' | 'valves' | 'repairs' | 'seasons';
+type TableName =
+  'sites' | 'gauges' | 'rounds' | 'systems' | 'valves' | 'repairs' | 'photos' | 'seasons';
 
 const bodyOf = async (
   tables: Tables,

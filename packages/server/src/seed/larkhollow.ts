@@ -16,6 +16,7 @@ import type { Store } from '../db/open';
 import { ingest } from '../ingest/ingest';
 import { sheetsOf } from '../sheet/shelf';
 import { seedPeople } from './people';
+import { seedPhotos } from './photos';
 import { demoRepairs } from './repairs';
 import { demoSeason } from './season';
 import { demoRounds, demoSystems } from './systems';
@@ -38,6 +39,7 @@ export async function seedLarkhollow(
   if ((await store.tables.valves.count()) > 0) return false;
   const gauges = demoGauges(now);
   const valves = demoValves.map(foundToday);
+  const photos = await seedPhotos(store, now);
   await store.write(async (tables) => {
     const body = (value: unknown) => JSON.stringify(value);
     await keepDocument(tables, 'sites', { id: SITE.id, body: body(SITE) });
@@ -53,6 +55,8 @@ export async function seedLarkhollow(
       await keepDocument(tables, 'systems', { id: system.id, body: body(system) });
     for (const repair of demoRepairs(now))
       await keepDocument(tables, 'repairs', { id: repair.id, body: body(repair) });
+    for (const photo of photos)
+      await keepDocument(tables, 'photos', { id: photo.id, body: body(photo) });
   });
   await seedPeople(store);
   for (const demo of demoValves) {

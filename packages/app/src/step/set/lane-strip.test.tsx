@@ -46,7 +46,7 @@ describe('the lane strip', () => {
         resolution={2000}
       />,
     );
-    expect(strip.textContent).toContain('lane 520 ± 15');
+    expect(strip.textContent).toContain('lane 520\u00A0±\u00A015');
     expect(strip.textContent).toContain('416');
     expect(strip.textContent).toContain('3/8');
     expect(strip.textContent).toContain('506 to 528');

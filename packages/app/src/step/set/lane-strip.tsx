@@ -53,7 +53,7 @@ export function LaneStrip({ aim, sign = 1, dots, move, live, resolution, height 
   const y = (i: number) => TOP + 12 + i * Math.max(step, 18);
   const last = shown.at(-1);
   const laneMiddle = (x(aim.lower) + x(aim.upper)) / 2;
-  const laneText = `lane ${units.figure(aim.target, resolution)} ± ${plain.figure((aim.upper - aim.lower) / 2)}`;
+  const laneText = `lane ${units.figure(aim.target, resolution)}\u00A0±\u00A0${plain.figure((aim.upper - aim.lower) / 2)}`;
   const limitText = `${units.figure(aim.limit, resolution)}${hasLimit ? '' : ' ›'}`;
   // Over its lane, but never on the limit's figure nor over the edge.
   const half = (laneText.length * LETTER) / 2;

@@ -43,7 +43,7 @@ function AlignmentWords({
 }) {
   const { units } = useDesk();
   const say = {
-    flat: `Moves ± ${units.withUnit(spread, step)} over the whole sweep.`,
+    flat: `Moves\u00A0±\u00A0${units.withUnit(spread, step)} over the whole sweep.`,
     leans:
       `The process pointer stands ${spanWords(Math.abs(offset), 2)} ` +
       `${offset > 0 ? 'high' : 'low'} of the set pointer. Bring them together, then sweep again.`,

@@ -1,0 +1,58 @@
+import { photoSubjects, type PhotoSubject } from '@holvek/core';
+import { useState } from 'react';
+import { BottomSheet } from '@/ui/bottom-sheet';
+import { Choice } from '@/ui/field';
+import { pickFile } from '@/ui/files';
+import { BigButton } from '@/ui/press';
+import { Muted, Words } from '@/ui/words';
+import { useAddPhoto } from './use-add-photo';
+
+type Props = {
+  readonly valveId: string;
+  /** What is most likely to be wanted next. */
+  readonly first: PhotoSubject;
+  readonly isOpen: boolean;
+  readonly onClose: () => void;
+};
+
+const subjects = Object.entries(photoSubjects).map(([value, say]) => ({
+  value: value as PhotoSubject,
+  say,
+}));
+
+/** What is photographed, and with what: the camera, or a file that was taken before. */
+export function AddPhotoSheet({ valveId, first, isOpen, onClose }: Props) {
+  const [chosen, setChosen] = useState<PhotoSubject>();
+  const { add, trouble, isAtWork } = useAddPhoto(valveId);
+  const shows = chosen ?? first;
+  const close = () => {
+    setChosen(undefined);
+    onClose();
+  };
+  const from = async (source: 'camera' | 'file') => {
+    const file = await pickFile('image/*', source === 'camera');
+    if (await add(file, shows)) close();
+  };
+  return (
+    <BottomSheet isOpen={isOpen} title="A photo of it" onClose={close}>
+      <Choice label="What it shows" value={shows} onChange={setChosen} options={subjects} />
+      <BigButton disabled={isAtWork} onPress={() => void from('camera')}>
+        Take it now
+      </BigButton>
+      <BigButton kind="outline" disabled={isAtWork} onPress={() => void from('file')}>
+        Choose a file
+      </BigButton>
+      {trouble ? (
+        <Words color="$vermilion" role="alert">
+          {trouble}
+        </Words>
+      ) : (
+        <Muted>
+          {isAtWork
+            ? 'It is being made smaller'
+            : 'Where and with what it was taken stays on this phone.'}
+        </Muted>
+      )}
+    </BottomSheet>
+  );
+}

@@ -1,0 +1,83 @@
+import { LONGEST_SIDE_PX, type KeptPicture } from '@holvek/core';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, mkdtempSync } from 'node:fs';
+import { readFile, rename, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import sharp from 'sharp';
+
+/** Longest side of a picture in a list, px. */
+const SMALL_PX = 320;
+/** A picture with more, which a small file may claim to have, is not opened. */
+const MOST_PIXELS = 60_000_000;
+const QUALITY = 82;
+
+export type PictureSize = 'whole' | 'small';
+
+/** What was sent is no picture that can be opened here. */
+export class NoPicture extends Error {}
+
+/**
+ * Files of pictures, in a folder of their own beside the database. Each is named by the digest of what was sent, and is
+ * what can be seen on it, drawn anew: where it was taken, by which camera and whatever else was written
+ * into the file stays out.
+ */
+export class Pictures {
+  private constructor(readonly folder: string) {}
+
+  /** @param file  the database; for one in memory, pictures go to a folder that the system clears */
+  static beside(file: string): Pictures {
+    if (file === ':memory:') return new Pictures(mkdtempSync(join(tmpdir(), 'holvek-pictures-')));
+    return new Pictures(join(dirname(file), 'pictures'));
+  }
+
+  has = (name: string): boolean => existsSync(this.fileOf(name, 'whole'));
+
+  /**
+   * Keeps a picture; the same one again is the same file.
+   *
+   * @throws NoPicture where it cannot be opened
+   */
+  async keep(sent: Uint8Array): Promise<KeptPicture> {
+    const name = createHash('sha256').update(sent).digest('hex');
+    const small = await drawn(sent, SMALL_PX);
+    const { data, info } = await drawn(sent, LONGEST_SIDE_PX);
+    // The small one first: whoever finds the whole one finds both.
+    await this.put(name, 'small', small.data);
+    await this.put(name, 'whole', data);
+    return { name, width: info.width, height: info.height };
+  }
+
+  /** The file, JPEG; undefined where there is none of this name. */
+  read = (name: string, size: PictureSize): Promise<Buffer | undefined> =>
+    readFile(this.fileOf(name, size)).catch((error: unknown) => {
+      if ((error as NodeJS.ErrnoException).code === 'ENOENT') return undefined;
+      throw error;
+    });
+
+  private async put(name: string, size: PictureSize, data: Buffer): Promise<void> {
+    mkdirSync(this.folder, { recursive: true, mode: 0o700 });
+    const file = this.fileOf(name, size);
+    // Half a file is never found under its name.
+    const making = `${file}.${process.hrtime.bigint()}`;
+    await writeFile(making, data, { mode: 0o600 });
+    await rename(making, file);
+  }
+
+  private fileOf = (name: string, size: PictureSize): string =>
+    join(this.folder, size === 'whole' ? `${name}.jpg` : `${name}.small.jpg`);
+}
+
+/** JPEG no larger than this, upright, with nothing in it but the picture. */
+async function drawn(sent: Uint8Array, longestPx: number) {
+  try {
+    return await sharp(sent, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+      .autoOrient()
+      .resize(longestPx, longestPx, { fit: 'inside', withoutEnlargement: true })
+      .flatten({ background: '#ffffff' })
+      .jpeg({ quality: QUALITY, mozjpeg: true })
+      .toBuffer({ resolveWithObject: true });
+  } catch (cause) {
+    throw new NoPicture('it cannot be opened', { cause });
+  }
+}

@@ -31,7 +31,7 @@ async function seedOnce() {
   if (existsSync(seeded) && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   const fresh = join(folder, 'seeding.sqlite');
   for (const end of ['', '-wal', '-shm']) rmSync(`${fresh}${end}`, { force: true });
-  const server = await startServer({ port, data: fresh, stdio: 'ignore' });
+  const server = await startServer({ port, data: fresh, stdio: 'ignore', env: { BACKUPS: 'off' } });
   const ended = new Promise((done) => server.once('close', done));
   server.kill('SIGTERM');
   await ended;
@@ -44,7 +44,7 @@ async function serveCopy(isEmpty) {
   for (const end of ['', '-wal', '-shm']) rmSync(`${data}${end}`, { force: true });
   if (!isEmpty) copyFileSync(seeded, data);
   // What the first owner of an empty register types is printed; a test has to know it beforehand.
-  const env = isEmpty ? { FIRST_CODE: 'LARK-HOLL-OW24' } : {};
+  const env = { BACKUPS: 'off', ...(isEmpty ? { FIRST_CODE: 'LARK-HOLL-OW24' } : {}) };
   const server = await startServer({ port, data, seed: false, env });
   const stop = () => server.kill('SIGTERM');
   process.on('SIGINT', stop);

@@ -134,8 +134,12 @@ async function offlineCopy() {
 async function bundleServer() {
   const { build: bundle } = await import('esbuild');
   await bundle({
-    entryPoints: [join(root, 'packages/server/src/main.ts')],
-    outfile: join(root, 'dist/server.mjs'),
+    entryPoints: {
+      server: join(root, 'packages/server/src/main.ts'),
+      backup: join(root, 'packages/server/src/backup/main.ts'),
+    },
+    outdir: join(root, 'dist'),
+    outExtension: { '.js': '.mjs' },
     bundle: true,
     platform: 'node',
     format: 'esm',

@@ -53,6 +53,7 @@ class Victim {
         ...process.env,
         PORT: String(PORT),
         FIRST_CODE,
+        BACKUPS: 'off',
         RATE_LIMIT: '1000000',
         DATA: this.data,
         ...(this.seed ? { SEED: 'demo' } : {}),

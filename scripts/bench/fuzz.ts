@@ -85,6 +85,12 @@ class Nonsense {
   }
 }
 
+/** What an operation is sent. What is no JSON is a file: of letters, it is none that can be opened. */
+function bodyOf(nonsense: Nonsense, { requestBody }: Operation): string | undefined {
+  const schema = requestBody?.content['application/json']?.schema;
+  return JSON.stringify(schema || !requestBody ? nonsense.of(schema) : nonsense.pick(odd));
+}
+
 /**
  * Requests made from the API's own document, signed in and not, with what nobody would send among them:
  * how often the server called something its own fault.
@@ -130,10 +136,7 @@ export async function fuzzBench(requests: number) {
   for (let i = 0; i < requests; i++) {
     const { method, path, operation } = nonsense.pick(targets);
     const where = path.replace(/\{\w+\}/gu, () => encodeURIComponent(nonsense.pick(odd)) || 'x');
-    const schema = operation.requestBody?.content['application/json']?.schema;
-    // What is no JSON is a file: of letters, it is none that can be opened.
-    const sent = schema || !operation.requestBody ? nonsense.of(schema) : nonsense.pick(odd);
-    const body = nonsense.chance(0.1) ? '{"cut' : JSON.stringify(sent);
+    const body = nonsense.chance(0.1) ? '{"cut' : bodyOf(nonsense, operation);
     const headers = {
       ...(nonsense.chance(0.9)
         ? { cookie }

@@ -1,4 +1,5 @@
 import { changePreferences, usePreferences, type Preferences } from '@/settings/preferences';
+import { BackupsCard } from '@/house/backups-card';
 import { HouseRulesForm } from '@/settings/house-rules-form';
 import { MeCard } from '@/people/me-card';
 import { PlaceCard } from '@/register/place-card';
@@ -50,6 +51,7 @@ export default function SettingsScreen() {
               />
             </Card>
             <PlaceCard />
+            <BackupsCard />
           </>
         }
         right={

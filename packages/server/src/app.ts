@@ -4,6 +4,7 @@ import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { HTTPException } from 'hono/http-exception';
 import { secureHeaders } from 'hono/secure-headers';
+import type { BackupKeeper } from './backup/keeper';
 import { deviceSocket } from './device/socket';
 import type { Store } from './db/open';
 import { isDiskFull } from './db/writer';
@@ -15,6 +16,7 @@ import { Challenges } from './people/challenges';
 import { gate } from './people/gate';
 import { Doorkeeper } from './people/sessions';
 import { Tries } from './people/tries';
+import { backupRoutes } from './routes/backups';
 import { documentRoutes } from './routes/documents';
 import { evidenceRoutes } from './routes/evidence';
 import { historyRoutes } from './routes/history';
@@ -73,6 +75,8 @@ export function createApp(
     readonly firstCode?: string;
     /** Its own authority, PEM, for phones to trust. */
     readonly authority?: string;
+    /** Who makes its backups; nobody, where it makes none. */
+    readonly keeper?: BackupKeeper;
   },
 ) {
   const doorkeeper = new Doorkeeper(store);
@@ -92,6 +96,7 @@ export function createApp(
     .route('/', valveRoutes(store))
     .route('/', repairRoutes(store))
     .route('/', photoRoutes(store))
+    .route('/', backupRoutes(options.keeper))
     .route('/', historyRoutes(store))
     .route('/', runRoutes(store))
     .route('/', evidenceRoutes(store))

@@ -4,6 +4,10 @@ import { createServer } from 'node:https';
 import { dirname } from 'node:path';
 import { WebSocketServer } from 'ws';
 import { createApp } from './app';
+import { takeApart } from './backup/apart';
+import { backupBeforeMigration } from './backup/before-migration';
+import { BackupKeeper } from './backup/keeper';
+import { backupFolderOf } from './backup/take';
 import { AlreadyServed, holdAlone } from './db/one-server';
 import { NewerDatabase, openStore, type Store } from './db/open';
 import { LONGEST_TEXT } from './device/stand-in';
@@ -20,32 +24,37 @@ import { serveApp } from './static';
 
 type ServeOptions = Parameters<typeof serve>[0];
 
+/** What the environment says, and what holds where it says nothing. */
+function settings() {
+  const { env } = process;
+  const { DATA = 'data/holvek.sqlite' } = env;
+  return {
+    HOST: '127.0.0.1',
+    PORT: '8140',
+    APP: 'dist/app',
+    FONTS: 'node_modules/@expo-google-fonts',
+    BACKUPS: backupFolderOf(DATA),
+    ...env,
+    DATA,
+  };
+}
+
 /**
  * Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo,
  * ALLOWED_HOSTS (names, by commas), RATE_LIMIT (requests a minute from one address), FIRST_CODE (what the
- * first owner types; made and printed where it is not said).
+ * first owner types; made and printed where it is not said), BACKUPS (their folder; `off` where somebody else
+ * makes them).
  * Where other machines reach it, it speaks TLS: with TLS_CERT and
  * TLS_KEY (files), else with a certificate of its own; TLS=off where something before it does.
  */
 async function main() {
-  const {
-    HOST = '127.0.0.1',
-    PORT = '8140',
-    DATA = 'data/holvek.sqlite',
-    APP = 'dist/app',
-    FONTS = 'node_modules/@expo-google-fonts',
-    SEED,
-    RATE_LIMIT,
-    ALLOWED_HOSTS,
-    FIRST_CODE,
-    TLS,
-    TLS_CERT,
-    TLS_KEY,
-  } = process.env;
+  const { HOST, PORT, DATA, APP, FONTS, BACKUPS } = settings();
+  const { SEED, FIRST_CODE, RATE_LIMIT, ALLOWED_HOSTS, TLS, TLS_CERT, TLS_KEY } = process.env;
   mkdirSync(dirname(DATA), { recursive: true, mode: 0o700 });
   await holdAlone(DATA);
   if (SEED === 'demo')
     await seedFile(DATA, { now: Date.now(), tell: (line) => console.log(`  ${line}`) });
+  const keeper = BACKUPS === 'off' ? undefined : await keeperOf(DATA, BACKUPS);
   const store = await openStore(DATA);
   if (SEED === 'demo') await seedPeople(store);
   await catchUp(store);
@@ -61,9 +70,11 @@ async function main() {
     hosts: names,
     requestsAMinute: Number(RATE_LIMIT) || REQUESTS_A_MINUTE,
     ...firstCode,
+    ...(keeper ? { keeper } : {}),
     ...(credentials?.authority ? { authority: credentials.authority } : {}),
   });
   serveApp(app, APP);
+  keeper?.start();
   const sockets = new WebSocketServer({ noServer: true, maxPayload: LONGEST_TEXT });
   // Both packages' types describe the same server in other words.
   const websocket = { server: sockets } as unknown as ServeOptions['websocket'] & object;
@@ -94,6 +105,13 @@ async function main() {
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
+}
+
+/** Who makes its backups from now on; the first is made before its shape changes. */
+async function keeperOf(file: string, folder: string): Promise<BackupKeeper> {
+  const before = await backupBeforeMigration(file, folder, Date.now());
+  if (before !== undefined) console.log(`  kept as it was before: ${before}`);
+  return new BackupKeeper({ file, folder, take: takeApart, log: (error) => console.error(error) });
 }
 
 /** What an older version of this house has left to do. */

@@ -1,4 +1,5 @@
 import {
+  backupStateSchema,
   digestOf,
   evidenceSummarySchema,
   fleetKindSchema,
@@ -135,6 +136,8 @@ export const api = {
   sessions: () => ask('/sessions', z.array(placeOfSessionSchema)),
   endSession: (id: string) =>
     ask(`/sessions/${enc(id)}`, z.object({ ended: z.boolean() }), { method: 'DELETE' }),
+  backups: () => ask('/backups', backupStateSchema),
+  takeBackup: () => ask('/backups', backupStateSchema, { method: 'POST' }),
   sites: () => ask('/sites', z.array(siteSchema)),
   putSite: (site: Site, change: Change = {}) =>
     ask(`/sites/${enc(site.id)}`, siteSchema, { method: 'PUT', body: site, ...change }),

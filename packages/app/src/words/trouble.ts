@@ -199,6 +199,7 @@ export const refusalWords = (code: string): string =>
       'Its file has not reached the server, and this phone has lost it. Take it again.',
     'picture.unreadable': 'It is no picture that the server can open.',
     'picture.other_digest': 'It did not arrive as it was sent. It is sent again.',
+    'backup.off': 'This server makes no backups: whoever runs it makes them another way.',
     'rules.never_so': 'The house never had these rules. Fetch them again.',
     'request.too_many_events': 'Too many entries at once.',
     'valve.tag_taken': 'Another valve has this tag already.',

@@ -15,7 +15,7 @@ import {
 import { rehearsed } from '../testing/samples';
 import { asRecord } from '../twin';
 import { checkWith, deviceSigner, makeDeviceKey, makeKey, signerOf, type Signer } from './keys';
-import { EMPTY_HEAD, hashOfLine, headWords, readHead, type LogLine } from './log';
+import { EMPTY_HEAD, hashOfLine, headFault, headWords, readHead, type LogLine } from './log';
 import { evidenceFileSchema, verifyEvidence, verifySheet, type EvidenceFile } from './verify';
 import { faultWords, noteWords } from './words';
 
@@ -374,5 +374,24 @@ describe('heads and keys', () => {
     await expect(signerOf(subtle, { kty: 'RSA' })).rejects.toThrow();
     expect(signer.name).toBe(keyNameOf(signer.publicKey));
     expect(JSON.stringify(signer.publicKey)).not.toContain('"d"');
+  });
+});
+
+describe('what was seen before, and what is no key', () => {
+  test('a log that was empty when it was seen has lost nothing by growing', () => {
+    const line = { seq: 1, valve_id: 'v', sheet: 'a'.repeat(64), at_ms: 1, previous: null };
+    const lines = [{ ...line, hash: hashOfLine(line), key: 'k', signature: 's' }];
+    expect(headFault({ seq: 0, starts: '' }, lines)).toBeUndefined();
+    expect(headFault({ seq: 0, starts: '' }, [])).toBeUndefined();
+    expect(headFault({ seq: 2, starts: '' }, lines)).toEqual({ code: 'log.head_lost', seq: 2 });
+  });
+
+  test('a signature by a key that is no point on the curve, or one cut short, does not hold', async () => {
+    const signer = await signerOf(subtle, await makeKey(subtle));
+    const signature = await signer.sign('text');
+    expect(await check(signer.publicKey, 'text', signature)).toBe(true);
+    expect(await check({ ...signer.publicKey, x: 'AAAA' }, 'text', signature)).toBe(false);
+    expect(await check(signer.publicKey, 'text', signature.slice(0, 40))).toBe(false);
+    expect(await check(signer.publicKey, 'text', '§')).toBe(false);
   });
 });

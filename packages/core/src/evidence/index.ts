@@ -3,3 +3,4 @@ export * from './keys';
 export * from './signatures';
 export * from './verify';
 export * from './words';
+export * from './backup';

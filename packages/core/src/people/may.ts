@@ -21,6 +21,7 @@ export const houseActions = [
   'change_place',
   'change_rules',
   'invite',
+  'keep_house',
 ] as const;
 export type HouseAction = (typeof houseActions)[number];
 
@@ -47,6 +48,7 @@ const from: { readonly [A in HouseAction]: Role } = {
   change_place: 'supervisor',
   change_rules: 'owner',
   invite: 'owner',
+  keep_house: 'owner',
 };
 
 /** Whether someone in this role may do this. */

@@ -24,7 +24,7 @@ const more: { readonly [R in Role]: readonly HouseAction[] } = {
     'keep_gauges',
   ],
   supervisor: ['plan_season', 'change_target', 'import', 'retire', 'change_ladder', 'change_place'],
-  owner: ['change_rules', 'invite'],
+  owner: ['change_rules', 'invite', 'keep_house'],
 };
 
 describe('who may what', () => {

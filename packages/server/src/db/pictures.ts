@@ -12,7 +12,8 @@ const SMALL_PX = 320;
 const MOST_PIXELS = 60_000_000;
 const QUALITY = 82;
 
-export type PictureSize = 'whole' | 'small';
+export const pictureSizes = ['whole', 'small'] as const;
+export type PictureSize = (typeof pictureSizes)[number];
 
 /** What was sent is no picture that can be opened here. */
 export class NoPicture extends Error {}
@@ -64,8 +65,11 @@ export class Pictures {
     await rename(making, file);
   }
 
+  static fileName = (name: string, size: PictureSize): string =>
+    size === 'whole' ? `${name}.jpg` : `${name}.small.jpg`;
+
   private fileOf = (name: string, size: PictureSize): string =>
-    join(this.folder, size === 'whole' ? `${name}.jpg` : `${name}.small.jpg`);
+    join(this.folder, Pictures.fileName(name, size));
 }
 
 /** JPEG no larger than this, upright, with nothing in it but the picture. */

@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 const { subtle } = globalThis.crypto;
 
 /** The file of a house’s key, in a folder of its own beside its database. */
-const keyFileOf = (databaseFile: string): string =>
+export const keyFileOf = (databaseFile: string): string =>
   join(dirname(databaseFile), 'keys', 'server-key.json');
 
 /**

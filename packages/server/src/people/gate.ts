@@ -37,6 +37,7 @@ const changes: readonly (readonly [method: string, path: RegExp, action: HouseAc
   ['PUT', /^\/systems\/[^/]+$/u, 'change_ladder'],
   ['PUT', /^\/sites\/[^/]+$/u, 'change_place'],
   ['PUT', /^\/house-rules$/u, 'change_rules'],
+  ['POST', /^\/backups$/u, 'keep_house'],
   ['PUT', /^\/people\/[^/]+$/u, 'invite'],
   ['PUT', /^\/people-rules$/u, 'invite'],
   ['PUT', /^\/session\/secret$/u, 'look'],

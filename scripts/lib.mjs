@@ -154,6 +154,8 @@ async function bundleServer() {
       'qrcode',
       'ics',
       'sharp',
+      'pino',
+      'prom-client',
     ],
     logLevel: 'warning',
   });

@@ -3,6 +3,7 @@ import type { ErrorHandler } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { HTTPException } from 'hono/http-exception';
+import { requestId } from 'hono/request-id';
 import { secureHeaders } from 'hono/secure-headers';
 import type { BackupKeeper } from './backup/keeper';
 import { deviceSocket } from './device/socket';
@@ -28,6 +29,11 @@ import { runRoutes } from './routes/runs';
 import { settingRoutes } from './routes/settings';
 import { sheetRoutes } from './routes/sheets';
 import { valveRoutes } from './routes/valves';
+import type { Diary } from './watch/diary';
+import { Metrics } from './watch/metrics';
+import { watch } from './watch/watch';
+
+type Identified = { Variables: { requestId: string } };
 
 const LARGEST_BODY = 4 * 1024 * 1024;
 
@@ -48,7 +54,7 @@ const securityHeaders = secureHeaders({
 
 /** What is said of an error: a refusal as it is, a full disk as such, anything else as our own fault. */
 const saidBy =
-  (log: ((error: unknown) => void) | undefined): ErrorHandler =>
+  (log: ((error: unknown, id?: string) => void) | undefined): ErrorHandler<Identified> =>
   (error, c) => {
     if (error instanceof Problem) return c.json(problemBody(error), error.status);
     if (error instanceof HTTPException)
@@ -56,30 +62,32 @@ const saidBy =
         problemBody({ code: 'request.unreadable', detail: error.message }),
         error.status,
       );
-    log?.(error);
+    log?.(error, c.get('requestId'));
     if (isDiskFull(error)) return c.json(problemBody({ code: 'storage.full' }), 507);
     return c.json(problemBody({ code: 'server.fault' }), 500);
   };
 
-/** The whole API over a store; static files and the port are the caller's affair. */
-export function createApp(
-  store: Store,
-  options: {
-    readonly fontFolder: string;
-    readonly log?: (error: unknown) => void;
-    /** Names by which it may be called; any, where it is not said. */
-    readonly hosts?: readonly string[];
-    /** How many requests one address may send a minute; any number, where it is not said. */
-    readonly requestsAMinute?: number;
-    /** What the first owner has to know; without it nobody becomes one. */
-    readonly firstCode?: string;
-    /** Its own authority, PEM, for phones to trust. */
-    readonly authority?: string;
-    /** Who makes its backups; nobody, where it makes none. */
-    readonly keeper?: BackupKeeper;
-  },
-) {
-  const doorkeeper = new Doorkeeper(store);
+export type AppOptions = {
+  readonly fontFolder: string;
+  readonly log?: (error: unknown, requestId?: string) => void;
+  /** Names by which it may be called; any, where it is not said. */
+  readonly hosts?: readonly string[];
+  /** How many requests one address may send a minute; any number, where it is not said. */
+  readonly requestsAMinute?: number;
+  /** What the first owner has to know; without it nobody becomes one. */
+  readonly firstCode?: string;
+  /** Its own authority, PEM, for phones to trust. */
+  readonly authority?: string;
+  /** Who makes its backups; nobody, where it makes none. */
+  readonly keeper?: BackupKeeper;
+  /** What it writes down of requests. */
+  readonly diary?: Pick<Diary, 'request'>;
+  /** Who knows it may read the figures of the house; nobody, where it is not said. */
+  readonly metricsToken?: string;
+};
+
+/** What stands behind /api, each resource with its routes. */
+function apiOf(store: Store, doorkeeper: Doorkeeper, options: AppOptions) {
   const { firstCode } = options;
   const people = {
     doorkeeper,
@@ -107,7 +115,23 @@ export function createApp(
     servers: [{ url: '/api' }],
   });
   api.notFound((c) => c.json(problemBody({ code: 'request.no_such_path' }), 404));
-  const app = new OpenAPIHono();
+  return api;
+}
+
+/** The whole API over a store; static files and the port are the caller's affair. */
+export function createApp(store: Store, options: AppOptions) {
+  const doorkeeper = new Doorkeeper(store);
+  const api = apiOf(store, doorkeeper, options);
+  const app = new OpenAPIHono<Identified>();
+  const { diary, metricsToken } = options;
+  const metrics = metricsToken === undefined ? undefined : new Metrics(store, options.keeper);
+  app.use(requestId());
+  app.use(
+    watch((line) => {
+      diary?.request(line);
+      metrics?.seen(line);
+    }),
+  );
   if (options.hosts) app.use(sameHouse(options.hosts));
   if (options.requestsAMinute !== undefined) app.use('/api/*', pace(options.requestsAMinute));
   app.get('/api/device', gate(doorkeeper), deviceSocket());
@@ -128,6 +152,8 @@ export function createApp(
   );
   app.use('/api/*', plainPath(), gate(doorkeeper));
   app.onError(saidBy(options.log));
+  if (metrics && metricsToken !== undefined)
+    app.get('/metrics', (c) => metrics.tell(c, metricsToken));
   const { authority } = options;
   if (authority !== undefined)
     app.get('/authority.crt', (c) =>

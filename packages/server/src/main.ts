@@ -21,6 +21,7 @@ import { seedPeople } from './seed/people';
 import { seedFile } from './seed/seed-file';
 import { logOldSheets } from './sheet/log';
 import { serveApp } from './static';
+import { openDiary, type Diary } from './watch/diary';
 
 type ServeOptions = Parameters<typeof serve>[0];
 
@@ -43,21 +44,23 @@ function settings() {
  * Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo,
  * ALLOWED_HOSTS (names, by commas), RATE_LIMIT (requests a minute from one address), FIRST_CODE (what the
  * first owner types; made and printed where it is not said), BACKUPS (their folder; `off` where somebody else
- * makes them).
+ * makes them), LOG (`all` requests, not only what failed or was slow), METRICS_TOKEN (who sends it may read /metrics).
  * Where other machines reach it, it speaks TLS: with TLS_CERT and
  * TLS_KEY (files), else with a certificate of its own; TLS=off where something before it does.
  */
 async function main() {
   const { HOST, PORT, DATA, APP, FONTS, BACKUPS } = settings();
   const { SEED, FIRST_CODE, RATE_LIMIT, ALLOWED_HOSTS, TLS, TLS_CERT, TLS_KEY } = process.env;
+  const { LOG, METRICS_TOKEN } = process.env;
+  const diary = openDiary(LOG === 'all');
   mkdirSync(dirname(DATA), { recursive: true, mode: 0o700 });
   await holdAlone(DATA);
   if (SEED === 'demo')
     await seedFile(DATA, { now: Date.now(), tell: (line) => console.log(`  ${line}`) });
-  const keeper = BACKUPS === 'off' ? undefined : await keeperOf(DATA, BACKUPS);
-  const store = await openStore(DATA);
+  const keeper = BACKUPS === 'off' ? undefined : await keeperOf(DATA, BACKUPS, diary);
+  const store = await openStore(DATA, diary.slowQuery);
   if (SEED === 'demo') await seedPeople(store);
-  await catchUp(store);
+  await catchUp(store, diary);
   const names = ownNames(HOST, ALLOWED_HOSTS);
   const firstCode = await firstCodeOf(store, FIRST_CODE);
   const credentials =
@@ -66,7 +69,9 @@ async function main() {
       : await credentialsFor(DATA, names, { cert: TLS_CERT, key: TLS_KEY });
   const app = createApp(store, {
     fontFolder: FONTS,
-    log: (error) => console.error(error),
+    log: (error, id) => diary.fault(error, { id }),
+    diary,
+    ...(METRICS_TOKEN === undefined ? {} : { metricsToken: METRICS_TOKEN }),
     hosts: names,
     requestsAMinute: Number(RATE_LIMIT) || REQUESTS_A_MINUTE,
     ...firstCode,
@@ -108,17 +113,17 @@ async function main() {
 }
 
 /** Who makes its backups from now on; the first is made before its shape changes. */
-async function keeperOf(file: string, folder: string): Promise<BackupKeeper> {
+async function keeperOf(file: string, folder: string, diary: Diary): Promise<BackupKeeper> {
   const before = await backupBeforeMigration(file, folder, Date.now());
   if (before !== undefined) console.log(`  kept as it was before: ${before}`);
-  return new BackupKeeper({ file, folder, take: takeApart, log: (error) => console.error(error) });
+  return new BackupKeeper({ file, folder, take: takeApart, log: (error) => diary.fault(error) });
 }
 
 /** What an older version of this house has left to do. */
-async function catchUp(store: Store): Promise<void> {
+async function catchUp(store: Store, diary: Diary): Promise<void> {
   const entered = await logOldSheets(store);
   if (entered > 0) console.log(`  ${entered} sheets of before were entered into the log`);
-  const filed = await concludeWaiting(store, (error) => console.error(error));
+  const filed = await concludeWaiting(store, (error) => diary.fault(error));
   if (filed > 0) console.log(`  ${filed} sheets that were signed before were filed now`);
 }
 

@@ -26,6 +26,8 @@ export type Store = {
   readonly close: () => Promise<void>;
 };
 
+type OnQuery = (sql: string, ms: number) => void;
+
 /** WAL keeps readers free while one writes; FULL keeps a signed sheet through a power cut. */
 const pragmas = [
   'busy_timeout = 5000',
@@ -48,11 +50,12 @@ export class NewerDatabase extends Error {
  * Opens the database file (or ':memory:'), with every migration applied. Each is whole or not there,
  * whenever the power goes.
  *
+ * @param onQuery  told of each query for reading
  * @throws NewerDatabase
  */
-export async function openStore(file: string): Promise<Store> {
+export async function openStore(file: string, onQuery?: OnQuery): Promise<Store> {
   if (file !== ':memory:') mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
-  const sequelize = await connect(file);
+  const sequelize = await connect(file, onQuery);
   if (file !== ':memory:') chmodSync(file, 0o600);
   await migrate(sequelize, file);
   const signer = await openSigner(file);
@@ -78,12 +81,14 @@ export async function openStore(file: string): Promise<Store> {
 }
 
 /** Sequelize keeps one connection for everything outside its own transactions: this one. */
-async function connect(file: string): Promise<Sequelize> {
+async function connect(file: string, onQuery?: OnQuery): Promise<Sequelize> {
   const sequelize = new Sequelize({
     dialect: 'sqlite',
     dialectModule: sqlite3,
     storage: file,
-    logging: false,
+    // Told of every query, and how many milliseconds it took.
+    logging: onQuery ? (sql, ms) => onQuery(sql, Number(ms)) : false,
+    benchmark: onQuery !== undefined,
     retry: { max: 1 },
   });
   for (const pragma of pragmas) await sequelize.query(`PRAGMA ${pragma}`);

@@ -9,6 +9,7 @@ import type { BackupKeeper } from './backup/keeper';
 import { deviceSocket } from './device/socket';
 import type { Store } from './db/open';
 import { isDiskFull } from './db/writer';
+import { knowAddress } from './http/address';
 import { pace } from './http/pace';
 import { plainPath } from './http/plain-path';
 import { Problem, problemBody } from './http/problem';
@@ -72,6 +73,8 @@ export type AppOptions = {
   readonly log?: (error: unknown, requestId?: string) => void;
   /** Names by which it may be called; any, where it is not said. */
   readonly hosts?: readonly string[];
+  /** Addresses of the proxies before it: what they say of who asks is believed. */
+  readonly proxies?: readonly string[];
   /** How many requests one address may send a minute; any number, where it is not said. */
   readonly requestsAMinute?: number;
   /** What the first owner has to know; without it nobody becomes one. */
@@ -132,6 +135,7 @@ export function createApp(store: Store, options: AppOptions) {
       metrics?.seen(line);
     }),
   );
+  app.use(knowAddress(options.proxies ?? []));
   if (options.hosts) app.use(sameHouse(options.hosts));
   if (options.requestsAMinute !== undefined) app.use('/api/*', pace(options.requestsAMinute));
   app.get('/api/device', gate(doorkeeper), deviceSocket());

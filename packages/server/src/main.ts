@@ -44,14 +44,15 @@ function settings() {
  * Starts the server: HOST, PORT, DATA (database file), APP (exported app), FONTS, SEED=demo,
  * ALLOWED_HOSTS (names, by commas), RATE_LIMIT (requests a minute from one address), FIRST_CODE (what the
  * first owner types; made and printed where it is not said), BACKUPS (their folder; `off` where somebody else
- * makes them), LOG (`all` requests, not only what failed or was slow), METRICS_TOKEN (who sends it may read /metrics).
+ * makes them), LOG (`all` requests, not only what failed or was slow), METRICS_TOKEN (who sends it may read /metrics), TRUSTED_PROXIES
+ * (addresses, by commas, of what stands before it).
  * Where other machines reach it, it speaks TLS: with TLS_CERT and
  * TLS_KEY (files), else with a certificate of its own; TLS=off where something before it does.
  */
 async function main() {
   const { HOST, PORT, DATA, APP, FONTS, BACKUPS } = settings();
   const { SEED, FIRST_CODE, RATE_LIMIT, ALLOWED_HOSTS, TLS, TLS_CERT, TLS_KEY } = process.env;
-  const { LOG, METRICS_TOKEN } = process.env;
+  const { LOG, METRICS_TOKEN, TRUSTED_PROXIES = '' } = process.env;
   const diary = openDiary(LOG === 'all');
   mkdirSync(dirname(DATA), { recursive: true, mode: 0o700 });
   await holdAlone(DATA);
@@ -73,6 +74,7 @@ async function main() {
     diary,
     ...(METRICS_TOKEN === undefined ? {} : { metricsToken: METRICS_TOKEN }),
     hosts: names,
+    proxies: TRUSTED_PROXIES.split(',').filter((name) => name.trim() !== ''),
     requestsAMinute: Number(RATE_LIMIT) || REQUESTS_A_MINUTE,
     ...firstCode,
     ...(keeper ? { keeper } : {}),

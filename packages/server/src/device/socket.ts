@@ -1,6 +1,5 @@
 import { upgradeWebSocket } from '@hono/node-server';
-import { getConnInfo } from '@hono/node-server/conninfo';
-import type { Context } from 'hono';
+import { addressOf } from '../http/address';
 import { StandIn } from './stand-in';
 
 const TICK_MS = 500;
@@ -50,14 +49,6 @@ export class Pace {
     return this.heard <= MOST_A_SECOND;
   }
 }
-
-const addressOf = (c: Context): string => {
-  try {
-    return getConnInfo(c).remote.address ?? 'unknown';
-  } catch {
-    return 'unknown';
-  }
-};
 
 /** A stand-in for each connection, alive as long as somebody listens and speaks. */
 export const deviceSocket = () => {

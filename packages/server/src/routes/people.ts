@@ -18,7 +18,7 @@ import { deleteCookie, setCookie } from 'hono/cookie';
 import { keepDocument } from '../db/keep';
 import type { Store } from '../db/open';
 import type { Tables } from '../db/tables';
-import { addressOf } from '../http/pace';
+import { addressOf } from '../http/address';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';

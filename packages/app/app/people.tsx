@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { usePeople } from '@/data/queries';
+import { CountersignRulesCard } from '@/countersign/countersign-rules-card';
 import { LicenceRulesCard } from '@/people/licence-rules-card';
 import { MySecretCard } from '@/people/my-secret-card';
 import { roleWords } from '@/people/people-words';
@@ -54,6 +55,7 @@ export default function PeopleScreen() {
               )}
             </Card>
             <LicenceRulesCard />
+            <CountersignRulesCard />
           </>
         }
         right={

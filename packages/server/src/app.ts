@@ -19,6 +19,7 @@ import { gate } from './people/gate';
 import { Doorkeeper } from './people/sessions';
 import { Tries } from './people/tries';
 import { backupRoutes } from './routes/backups';
+import { countersignRoutes } from './routes/countersigns';
 import { documentRoutes } from './routes/documents';
 import { evidenceRoutes } from './routes/evidence';
 import { historyRoutes } from './routes/history';
@@ -111,6 +112,7 @@ function apiOf(store: Store, doorkeeper: Doorkeeper, options: AppOptions) {
     .route('/', historyRoutes(store))
     .route('/', runRoutes(store))
     .route('/', evidenceRoutes(store))
+    .route('/', countersignRoutes(store))
     .route('/', sheetRoutes(store, options.fontFolder));
   api.doc('/openapi.json', {
     openapi: '3.0.3',

@@ -6,6 +6,8 @@ import { useQuery } from '@tanstack/react-query';
 import { XStack } from '@/ui/kit';
 import { api } from '@/data/api';
 import { useGauges, useSheets } from '@/data/queries';
+import { CountersignCard, CountersignForm } from '@/countersign/countersign-card';
+import { PhotosCard } from '@/photo/photos-card';
 import { ScoreCard } from '@/practice/score-card';
 import { Screen } from '@/shell/screen';
 import { DoubtCard } from '@/sheet/doubt-card';
@@ -84,9 +86,12 @@ export default function SheetScreen() {
         />
       ) : null}
       <DoubtCard body={body} />
+      <CountersignCard sheet={sheet} />
       <ScoreCard sheet={sheet} />
       <ReportView body={body} />
       <EvidenceCard sheet={sheet} />
+      {body.rehearsal ? null : <PhotosCard valveId={body.valve_id} />}
+      <CountersignForm sheet={sheet} />
       {[
         ...body.notes,
         ...body.skipped.map(

@@ -1,5 +1,8 @@
 import { useRouter, type Href } from 'expo-router';
+import { useState } from 'react';
 import { FlatList } from 'react-native';
+import { countersignPill } from '@/countersign/countersign-words';
+import { useCountersigns } from '@/countersign/use-countersign';
 import { useSheets } from '@/data/queries';
 import { useOutbox, useShelf } from '@/data/store';
 import { Head } from '@/shell/screen';
@@ -7,7 +10,7 @@ import { SyncPill } from '@/shell/sync-pill';
 import { NextLooks } from '@/sheet/next-looks';
 import { SheetLine } from '@/sheet/sheet-line';
 import { SheetTable } from '@/sheet/sheet-table';
-import { listedSheets } from '@/sheet/unfiled';
+import { listedSheets, type ListedSheet } from '@/sheet/unfiled';
 import { useMedia, YStack } from '@/ui/kit';
 import { WordButton } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
@@ -16,9 +19,11 @@ import { Empty, Loading, Trouble } from '@/ui/states';
 export default function SheetsScreen() {
   const sheets = useSheets();
   const isWide = useMedia().wide;
-  const runs = [...useShelf().values()].map(({ run }) => run);
-  const { filed } = useOutbox();
-  const listed = listedSheets(sheets.data ?? [], runs, new Set(filed.keys()));
+  const all = useListedSheets(sheets.data ?? []);
+  const waiting = all.filter(({ second }) => second !== undefined);
+  const [isOnlyWaiting, setOnlyWaiting] = useState(false);
+  const isFew = isOnlyWaiting && waiting.length > 0;
+  const listed = isFew ? waiting : all;
   return (
     <YStack
       flex={1}
@@ -30,6 +35,11 @@ export default function SheetsScreen() {
       alignSelf="center"
     >
       <Head title="Sheets" under={`${listed.length} signed`} right={<SyncPill />} />
+      {waiting.length > 0 ? (
+        <WordButton onPress={() => setOnlyWaiting(!isFew)}>
+          {isFew ? 'show all sheets' : `${waiting.length} want a second signature: show them`}
+        </WordButton>
+      ) : null}
       {isWide ? (
         <SheetTable sheets={listed} empty={<NoSheets />} />
       ) : (
@@ -46,6 +56,18 @@ export default function SheetsScreen() {
       {isWide ? <CheckWay /> : null}
     </YStack>
   );
+}
+
+/** What is filed, and what waits on this phone, with what is still to come of second signatures. */
+function useListedSheets(sheets: Parameters<typeof listedSheets>[0]): readonly ListedSheet[] {
+  const runs = [...useShelf().values()].map(({ run }) => run);
+  const { filed } = useOutbox();
+  const stateOf = useCountersigns();
+  return listedSheets(sheets, runs, new Set(filed.keys())).map((sheet) => {
+    const { hash, body } = sheet;
+    const second = hash === undefined ? undefined : countersignPill[stateOf({ hash, body }).kind];
+    return second ? { ...sheet, second } : sheet;
+  });
 }
 
 /** What others took away can be checked here. */

@@ -1,5 +1,9 @@
 import {
   backupStateSchema,
+  type Countersign,
+  countersignRulesSchema,
+  countersignSchema,
+  type CountersignRules,
   digestOf,
   evidenceSummarySchema,
   fleetKindSchema,
@@ -136,6 +140,12 @@ export const api = {
   sessions: () => ask('/sessions', z.array(placeOfSessionSchema)),
   endSession: (id: string) =>
     ask(`/sessions/${enc(id)}`, z.object({ ended: z.boolean() }), { method: 'DELETE' }),
+  countersigns: () => ask('/countersigns', z.array(countersignSchema)),
+  countersign: (sheetId: string, body: Countersign) =>
+    ask(`/sheets/${enc(sheetId)}/countersigns`, countersignSchema, { method: 'POST', body }),
+  countersignRules: () => ask('/countersign-rules', countersignRulesSchema),
+  putCountersignRules: (body: CountersignRules) =>
+    ask('/countersign-rules', countersignRulesSchema, { method: 'PUT', body }),
   backups: () => ask('/backups', backupStateSchema),
   takeBackup: () => ask('/backups', backupStateSchema, { method: 'POST' }),
   sites: () => ask('/sites', z.array(siteSchema)),

@@ -3,8 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { api, Refusal } from '@/data/api';
-import { deviceKey } from '@/data/device-key';
-import { deviceDb } from '@/data/store';
+import { NoKey, signHere } from '@/data/sign-here';
 import { usePreferences } from '@/settings/preferences';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Field } from '@/ui/field';
@@ -12,15 +11,11 @@ import { BigButton } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
 
-/** Nothing can be signed here: the browser gives keys to a secure page only. */
-class NoKey extends Error {}
-
 /** What is said, with the signature of this device over it. */
 async function signedHere({ hash }: Sheet, said: Correction): Promise<SignedCorrection> {
-  const signer = await deviceKey(await deviceDb);
-  if (!signer) throw new NoKey();
-  const signature = await signer.sign(correctionDigest(hash, said));
-  return { ...said, signed: { key: signer.publicKey, signature } };
+  const signed = await signHere(correctionDigest(hash, said));
+  if (!signed) throw new NoKey();
+  return { ...said, signed };
 }
 
 function troubleOf(error: Error): string {

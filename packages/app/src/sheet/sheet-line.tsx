@@ -10,7 +10,11 @@ import { Press } from '@/ui/press';
 import { Muted, Strong } from '@/ui/words';
 
 /** One sheet in the list of a phone. */
-export function SheetLine({ sheet: { path, body, isFiled } }: { readonly sheet: ListedSheet }) {
+export function SheetLine({
+  sheet: { path, body, isFiled, second },
+}: {
+  readonly sheet: ListedSheet;
+}) {
   const router = useRouter();
   const print = usePrinters();
   return (
@@ -36,6 +40,7 @@ export function SheetLine({ sheet: { path, body, isFiled } }: { readonly sheet: 
         <YStack alignItems="flex-end" gap="$1">
           <Pill tone={outcomeTone(body)}>{outcomeWord(body)}</Pill>
           {isFiled ? null : <Pill tone="work">not yet filed</Pill>}
+          {second ? <Pill tone={second.tone}>{second.say}</Pill> : null}
         </YStack>
       </XStack>
     </Press>

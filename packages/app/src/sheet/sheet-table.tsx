@@ -40,6 +40,13 @@ const columnsIn = (print: Print): readonly TableColumn<ListedSheet>[] => [
     sortBy: ({ body }) => body.revision,
   },
   {
+    id: 'second',
+    head: 'Second signature',
+    width: 150,
+    isExtra: true,
+    text: ({ second }) => second?.say ?? '',
+  },
+  {
     id: 'outcome',
     head: 'Comes to',
     width: 128,

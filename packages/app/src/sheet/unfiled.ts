@@ -1,4 +1,5 @@
 import { freezeSheet, isPractice, type Run, type Sheet, type SheetBody } from '@holvek/core';
+import type { Tone } from '@/ui/card';
 
 /** A sheet in a list: filed under its id, or signed on this phone and on its way. */
 export type ListedSheet = {
@@ -7,6 +8,10 @@ export type ListedSheet = {
   /** Where it is opened. */
   readonly path: string;
   readonly isFiled: boolean;
+  /** Hash of one that is filed. */
+  readonly hash?: string;
+  /** What is still to come of its second signature, if anything. */
+  readonly second?: { readonly say: string; readonly tone: Tone };
 };
 
 /**
@@ -29,8 +34,9 @@ export function listedSheets(
       ? [{ key: run.id, body: frozen.value, path: `/runs/${run.id}`, isFiled: false }]
       : [];
   });
-  const there = sheets.map(({ id, body }) => ({
+  const there = sheets.map(({ id, hash, body }) => ({
     key: id,
+    hash,
     body,
     path: `/sheets/${id}`,
     isFiled: true,

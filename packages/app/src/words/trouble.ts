@@ -199,6 +199,13 @@ export const refusalWords = (code: string): string =>
       'Its file has not reached the server, and this phone has lost it. Take it again.',
     'picture.unreadable': 'It is no picture that the server can open.',
     'picture.other_digest': 'It did not arrive as it was sent. It is sent again.',
+    'countersign.not_wanted': 'Nobody wants a second signature under this sheet.',
+    'countersign.done': 'Somebody has countersigned it already.',
+    'countersign.own': 'Who has signed a sheet does not countersign it: ask another supervisor.',
+    'countersign.signature_wrong': 'The signature is not over what was said. Nothing was taken.',
+    'countersign.other_key':
+      'This phone has another key than the one that you signed in with. Sign in anew.',
+    'sheet.already_revised': 'A later revision of this sheet exists: look at that one.',
     'backup.off': 'This server makes no backups: whoever runs it makes them another way.',
     'rules.never_so': 'The house never had these rules. Fetch them again.',
     'request.too_many_events': 'Too many entries at once.',

@@ -23,7 +23,15 @@ const more: { readonly [R in Role]: readonly HouseAction[] } = {
     'change_plate',
     'keep_gauges',
   ],
-  supervisor: ['plan_season', 'change_target', 'import', 'retire', 'change_ladder', 'change_place'],
+  supervisor: [
+    'countersign',
+    'plan_season',
+    'change_target',
+    'import',
+    'retire',
+    'change_ladder',
+    'change_place',
+  ],
   owner: ['change_rules', 'invite', 'keep_house'],
 };
 

@@ -3,6 +3,7 @@ export * from './freeze';
 export * from './in-order';
 export * from './chain';
 export * from './revision';
+export * from './countersign';
 export * from './seal';
 export * from './visit';
 export * from './doubts';

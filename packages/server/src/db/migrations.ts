@@ -156,4 +156,15 @@ export const migrations: readonly Migration[] = [
     up: ({ context }) =>
       run(context, [`CREATE TABLE photos (id TEXT PRIMARY KEY, body TEXT NOT NULL)`]),
   },
+  {
+    // What a second pair of eyes said of a sheet, in the order in which it came.
+    name: '0014-countersigns',
+    up: ({ context }) =>
+      run(context, [
+        `CREATE TABLE countersigns (seq INTEGER PRIMARY KEY AUTOINCREMENT, sheet TEXT NOT NULL, body TEXT NOT NULL)`,
+        `CREATE INDEX countersigns_of ON countersigns (sheet, seq)`,
+        ...appendOnly('countersigns'),
+        noReplacing('countersigns', 'seq'),
+      ]),
+  },
 ];

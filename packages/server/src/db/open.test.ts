@@ -105,7 +105,7 @@ describe('a file that is opened', () => {
     for (const table of ['events', 'sheets'])
       await whole.sequelize.query(`DROP TRIGGER ${table}_no_replace`);
     const later =
-      'systems practice_sheets refused_entries history log keys seasons lessons summaries repairs photos secrets sessions people'.split(
+      'systems practice_sheets refused_entries history log keys seasons lessons summaries repairs photos countersigns secrets sessions people'.split(
         ' ',
       );
     for (const table of later) await whole.sequelize.query(`DROP TABLE ${table}`);

@@ -86,6 +86,8 @@ export type Tables = {
       body: string;
     }>
   >;
+  /** What a second pair of eyes said of sheets. */
+  readonly countersigns: ModelStatic<Stored<{ seq?: number; sheet: string; body: string }>>;
   /** Public keys that have signed here. */
   readonly keys: ModelStatic<Stored<{ name: string; since_ms: number; body: string }>>;
   /** What was filed, in the order of filing, signed line by line. */
@@ -202,6 +204,11 @@ export function defineTables(sequelize: Sequelize): Tables {
       id: text(),
       at_ms: integer(),
       who: { type: DataTypes.TEXT },
+      body: text(),
+    }),
+    countersigns: define('countersigns', {
+      seq: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+      sheet: text(),
       body: text(),
     }),
     keys: define('keys', {

@@ -26,6 +26,8 @@ const open: readonly (readonly [method: string, path: RegExp])[] = [
 const changes: readonly (readonly [method: string, path: RegExp, action: HouseAction])[] = [
   ['POST', /^\/runs\/[^/]+\/events$/u, 'practise'],
   ['POST', /^\/sheets\/[^/]+\/revisions$/u, 'revise'],
+  ['POST', /^\/sheets\/[^/]+\/countersigns$/u, 'countersign'],
+  ['PUT', /^\/countersign-rules$/u, 'change_rules'],
   ['PUT', /^\/valves\/[^/]+$/u, 'add_to_register'],
   ['POST', /^\/valves\/import$/u, 'import'],
   ['PUT', /^\/repairs\/[^/]+$/u, 'note_repair'],

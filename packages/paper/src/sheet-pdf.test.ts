@@ -9,6 +9,7 @@ import {
   runEventSchema,
   unwrap,
   type Block,
+  type CountersignState,
   type Sheet,
   type SheetBody,
 } from '@holvek/core';
@@ -76,6 +77,28 @@ describe('a sheet on paper (needs pdftotext of poppler-utils)', () => {
     expect(words).toContain(squeezed('since 2026-05-01 cannot be vouched for.'));
     expect(words.indexOf('Indoubt')).toBeLessThan(words.indexOf('Cautionsaccepted'));
     expect(squeezed(await wordsOf(sheet, { doubts: [] }))).not.toContain('Indoubt');
+  });
+
+  test('says how it stands with its second signature, where one is wanted', async () => {
+    const sheet = sheetOf(bodies[0]![1]);
+    const key = { kty: 'EC', crv: 'P-256', x: 'AA', y: 'AA' } as const;
+    const last = {
+      sheet: sheet.hash,
+      by: 'Edda Lorenz',
+      verdict: 'sent_back' as const,
+      words: 'No photo of the seal',
+      at_ms: Date.UTC(2026, 10, 27, 9, 5),
+      signed: { key, signature: 'AA' },
+    };
+    const wordsIn = async (second: CountersignState) => squeezed(await wordsOf(sheet, { second }));
+    expect(await wordsIn({ kind: 'wanted' })).toContain(squeezed('Signed, to be countersigned'));
+    const back = await wordsIn({ kind: 'sent_back', last });
+    expect(back).toContain(squeezed('Sent back by Edda Lorenz, 2026-11-27 09:05 UTC'));
+    expect(back).toContain(squeezed('No photo of the seal'));
+    const agreed = await wordsIn({ kind: 'agreed', last: { ...last, verdict: 'agreed' } });
+    expect(agreed).toContain(squeezed('Countersigned by Edda Lorenz, 2026-11-27 09:05 UTC'));
+    expect(agreed).not.toContain(squeezed('to be countersigned'));
+    expect(await wordsIn({ kind: 'not_wanted' })).not.toContain(squeezed('Second signature'));
   });
 
   test('long notes, many open ends and reasons go on over further pages, none cut', async () => {

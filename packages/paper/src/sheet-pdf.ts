@@ -3,10 +3,12 @@ import {
   doubtWords,
   headWords,
   judgingGauge,
+  keyNameOf,
   printersIn,
   printSignal,
   report,
   type Block,
+  type CountersignState,
   type GaugeDoubt,
   type LogLine,
   type Report,
@@ -47,19 +49,22 @@ export type Beside = {
   readonly filed?: Filed | undefined;
   /** Gauges that failed a check after it was signed. */
   readonly doubts?: readonly GaugeDoubt[];
+  /** How it stands with its second signature. */
+  readonly second?: CountersignState;
 };
 
 /** A sheet on A4 that can be handed to a client: as many pages as it takes, and nothing cut. */
 export async function sheetPdf(
   sheet: Sheet,
   fonts: PaperFonts,
-  { filed, doubts = [] }: Beside = {},
+  { filed, doubts = [], second }: Beside = {},
 ): Promise<Uint8Array<ArrayBuffer>> {
   const doc = openDocument(`${sheet.body.valve_tag} as-left sheet`, fonts);
   const told = reportOf(sheet);
   const flow = new Flow(doc);
   heading(doc, flow, told, sheet);
   if (doubts.length > 0) drawBlock(doc, flow, doubtBlock(doubts));
+  if (second && second.kind !== 'not_wanted') drawBlock(doc, flow, secondBlock(second));
   for (const block of told.blocks) drawBlock(doc, flow, block);
   signature(doc, flow, sheet);
   if (filed && filed !== 'not_yet') filing(doc, flow, filed);
@@ -75,6 +80,23 @@ const doubtBlock = (doubts: readonly GaugeDoubt[]): Block => ({
   title: DOUBT_TITLE,
   lines: doubts.map((doubt) => ({ text: doubtWords(doubt, (day) => day), tone: 'stop' })),
 });
+
+/** Whether somebody has looked at it a second time, who, and what he said. */
+function secondBlock(second: CountersignState): Block {
+  const words = (lines: readonly string[], tone?: 'stop'): Block => ({
+    kind: 'words',
+    title: 'Second signature',
+    lines: lines
+      .filter((text) => text !== '')
+      .map((text) => ({ text, ...(tone === undefined ? {} : { tone }) })),
+  });
+  if (!('last' in second)) return words(['Signed, to be countersigned: nobody has yet.'], 'stop');
+  const { by, at_ms: at, words: said, signed } = second.last;
+  const key = `key ${keyNameOf(signed.key).slice(0, 16)}`;
+  return second.kind === 'agreed'
+    ? words([`Countersigned by ${by}, ${minute(at)} UTC, ${key}`, said])
+    : words([`Sent back by ${by}, ${minute(at)} UTC, ${key}`, said], 'stop');
+}
 
 /** Across the head of every page: nobody may take it for a record that is filed. */
 function bands(doc: Doc, words: string) {

@@ -7,6 +7,7 @@ import { XStack } from '@/ui/kit';
 import { api } from '@/data/api';
 import { useGauges, useSheets } from '@/data/queries';
 import { CountersignCard, CountersignForm } from '@/countersign/countersign-card';
+import { useCountersigns } from '@/countersign/use-countersign';
 import { PhotosCard } from '@/photo/photos-card';
 import { ScoreCard } from '@/practice/score-card';
 import { Screen } from '@/shell/screen';
@@ -35,6 +36,7 @@ export default function SheetScreen() {
   const [taking, setTaking] = useState<Ending>();
   const [hasFailed, setFailed] = useState(false);
   const gauges = useGauges().data ?? [];
+  const secondOf = useCountersigns();
   const [isRevising, setRevising] = useState(false);
   if (!sheet)
     return fetched.isError ? (
@@ -49,7 +51,7 @@ export default function SheetScreen() {
       <Loading what="Fetching the sheet" />
     );
   const { body } = sheet;
-  const beside = { doubts: doubtsOf(body, gauges, localDay) };
+  const beside = { doubts: doubtsOf(body, gauges, localDay), second: secondOf(sheet) };
   const take = async (ending: Ending) => {
     setTaking(ending);
     setFailed(false);

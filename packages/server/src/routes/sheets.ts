@@ -22,6 +22,7 @@ import { getRoute, sendRoute } from '../http/route';
 import { signedIn } from '../people/gate';
 import { lineOf } from '../sheet/log';
 import { documentsOf } from './documents';
+import { countersignRulesOf, countersignStateOf } from '../sheet/countersigns';
 import { restsOn } from '../sheet/evidence-file';
 import { fontsIn } from '../sheet/fonts';
 import { fileSheet, isRevised, latestPractice, latestSheets, sheetById } from '../sheet/shelf';
@@ -38,11 +39,13 @@ const revision = z.object({
 /** The day where this house stands: checks of gauges are dated by its calendar. */
 const localDay = (ms: number): string => new Date(ms).toLocaleDateString('sv-SE');
 /** What is known of a sheet now: where it was filed, and which of its gauges failed a check since. */
-async function besideOf(store: Store, { hash, body }: Sheet): Promise<Beside> {
+async function besideOf(store: Store, sheet: Sheet): Promise<Beside> {
+  const { hash, body } = sheet;
   const gauges = await documentsOf(store, 'gauges', gaugeSchema).all();
   return {
     filed: await lineOf(store.tables, hash),
     doubts: doubtsOf(body, gauges, localDay),
+    second: await countersignStateOf(store.tables, sheet, await countersignRulesOf(store.tables)),
   };
 }
 const check = checkWith(globalThis.crypto.subtle);

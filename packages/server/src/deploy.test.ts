@@ -1,4 +1,4 @@
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
 const root = process.cwd().replace(/packages\/server$/u, '');
@@ -10,7 +10,23 @@ const start = read('scripts/start.mjs');
 const isKnown = (name: string): boolean =>
   new RegExp(`\\b${name}\\b`, 'u').test(main) || start.includes(`env.${name}`);
 
+/** Every test that is named in the repository. */
+function testsOf(folder: string): string {
+  return readdirSync(join(root, folder), { recursive: true, withFileTypes: true })
+    .filter((each) => each.isFile() && /\.test\.tsx?$/u.test(each.name))
+    .map((each) => readFileSync(join(each.parentPath, each.name), 'utf8'))
+    .join('\n');
+}
+
 describe('what is written for whoever runs a house', () => {
+  test('each test that keeps the record safe is there, by its name', () => {
+    const table = read('docs/security.md').split('## Not met')[0]!;
+    const named = [...table.matchAll(/“([^”]+)”/gu)].map(([, name]) => name!);
+    const there = testsOf('packages/core/src') + testsOf('packages/server/src');
+    expect(named.length).toBeGreaterThan(30);
+    expect(named.filter((name) => !there.includes(`'${name}'`))).toEqual([]);
+  });
+
   test('every setting of the page is one that the server reads', () => {
     const [, table = ''] = /## What it is told\n\n([\s\S]*?)\n\n## /u.exec(
       read('docs/running.md'),

@@ -397,3 +397,17 @@ type FrozenSheet = {
     };
   };
 };
+
+export async function confirmUntil(page: Page, title: RegExp): Promise<void> {
+  for (let i = 0; i < 40; i++) {
+    const seen = await look(page);
+    if (title.test(seen.text)) return;
+    // The page may have gone on since: the next look decides what to do.
+    await page
+      .getByTestId('confirm-step')
+      .click({ timeout: 3000 })
+      .catch(() => undefined);
+    await moved(page, seen);
+  }
+  throw new Error(`never came to ${title}`);
+}

@@ -1,24 +1,19 @@
-import { begin, expect, look, moved, sheetsOf, signAndOpen, test, typeReading } from './technician';
-import type { Page } from '@playwright/test';
+import {
+  begin,
+  confirmUntil,
+  expect,
+  look,
+  moved,
+  sheetsOf,
+  signAndOpen,
+  test,
+  typeReading,
+} from './technician';
 
 /** A valve in the technician's hands: 150 kPa a turn, read on a hand-held gauge. */
 class HandValve {
   turns = 0;
   pressure = () => Math.round(this.turns * 150);
-}
-
-async function confirmUntil(page: Page, title: RegExp): Promise<void> {
-  for (let i = 0; i < 40; i++) {
-    const seen = await look(page);
-    if (title.test(seen.text)) return;
-    // The page may have gone on since: the next look decides what to do.
-    await page
-      .getByTestId('confirm-step')
-      .click({ timeout: 3000 })
-      .catch(() => undefined);
-    await moved(page, seen);
-  }
-  throw new Error(`never came to ${title}`);
 }
 
 /** Turns as the button says them: "Turned 1", "Turned 2 3/8", "Turned 1/32". */

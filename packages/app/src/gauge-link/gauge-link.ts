@@ -20,7 +20,7 @@ export type LinkSight = {
 
 /** The one door for readings. A hand-held gauge has no lines: its readings are typed. */
 export type GaugeLink = {
-  readonly kind: 'typed' | 'twin';
+  readonly kind: 'typed' | 'twin' | 'line';
   readonly subscribe: (
     onLine: (line: LinkLine) => void,
     onSight: (sight: LinkSight) => void,

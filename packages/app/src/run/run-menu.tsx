@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { EndEarly } from './end-early';
 import { useDesk } from './use-desk';
+import { LinkGaugeSheet } from '@/gauge-link/link-gauge-sheet';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
@@ -14,6 +15,7 @@ type Props = {
 /** A note, a faster rehearsal, or an honest end where something is wrong. */
 export function RunMenu({ isOpen, onClose }: Props) {
   const { add, run, view, isLinked, hurry } = useDesk();
+  const [isLinking, setLinking] = useState(false);
   const [isEnding, setEnding] = useState(false);
   const [note, setNote] = useState('');
   const [speed, setSpeed] = useState(1);
@@ -33,6 +35,16 @@ export function RunMenu({ isOpen, onClose }: Props) {
     setEnding(false);
     onClose();
   };
+  if (isLinking)
+    return (
+      <LinkGaugeSheet
+        isOpen={isOpen}
+        onClose={() => {
+          setLinking(false);
+          onClose();
+        }}
+      />
+    );
   if (isEnding)
     return (
       <BottomSheet isOpen={isOpen} title="Something is wrong" onClose={close}>
@@ -52,7 +64,11 @@ export function RunMenu({ isOpen, onClose }: Props) {
         <BigButton kind="brass" onPress={() => faster(speed === 1 ? 10 : 1)}>
           {speed === 1 ? 'Run the simulated valve ten times faster' : 'Back to real time'}
         </BigButton>
-      ) : null}
+      ) : (
+        <BigButton kind="outline" onPress={() => setLinking(true)}>
+          Link a gauge by its line
+        </BigButton>
+      )}
       {canEnd ? (
         <BigButton kind="stop" onPress={() => setEnding(true)} testID="something-wrong">
           Something is wrong: end here

@@ -24,6 +24,7 @@ import type { StorageError } from '@/data/run-shelf';
 import { shelf } from '@/data/store';
 import { typedLink, type SeenRole } from '@/gauge-link/gauge-link';
 import { Trace } from '@/gauge-link/trace';
+import { useLines, type Lines } from '@/gauge-link/use-lines';
 import { preferences } from '@/settings/preferences';
 import { useBarometer } from '@/settings/use-barometer';
 import { useUnits, type Units } from '@/settings/use-units';
@@ -38,6 +39,8 @@ export type Desk = {
   readonly units: Units;
   readonly trace: Trace;
   readonly isLinked: boolean;
+  /** Hand-held gauges that speak over a line. */
+  readonly gaugeLines: Lines;
   readonly hurry: (factor: number) => void;
   /** The line to an electronic pilot has dropped, and is being opened again. */
   readonly isLineDown: boolean;
@@ -77,6 +80,8 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
   const [isLineDown, setLineDown] = useState(false);
   const linkRef = useTwin({ run, events, trace, onLine: (isUp) => setLineDown(!isUp) });
 
+  const gaugeLines = useLines(run, trace);
+  const { touched } = gaugeLines;
   const offers = useRef(new Offers());
   const add = useCallback(
     async (draft: RunEventDraft): Promise<boolean> => {
@@ -86,7 +91,10 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
       // Held from the tap on: what the gauge still says meanwhile is of the state before.
       if (!LEAVES_ALONE.has(draft.type))
         void trace.disturb(
-          kept.then((error) => (error ? undefined : doOnTwin(linkRef.current, run, draft))),
+          kept.then((error) => {
+            if (error) return undefined;
+            return linkRef.current ? doOnTwin(linkRef.current, run, draft) : touched();
+          }),
         );
       const error = await kept;
       if (error) {
@@ -99,7 +107,7 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
       setTrouble(undefined);
       return true;
     },
-    [linkRef, run, trace, units],
+    [linkRef, run, touched, trace, units],
   );
 
   const ask = useCallback(
@@ -120,6 +128,7 @@ export function useOpenDesk(run: Run, events: readonly RunEvent[]): Desk {
     units,
     trace,
     isLinked,
+    gaugeLines,
     isLineDown,
     hurry: (factor) => linkRef.current?.hurry(factor),
     ask: isLinked && hasElectronics(run.started.plate) ? ask : undefined,
@@ -199,11 +208,10 @@ const LEAVES_ALONE: ReadonlySet<RunEventDraft['type']> = new Set([
 
 /** Confirming a step or a turn does it to the twin; the time at which the last of it took effect, s. */
 async function doOnTwin(
-  link: TwinLink | undefined,
+  link: TwinLink,
   run: Run,
   draft: RunEventDraft,
 ): Promise<number | undefined> {
-  if (!link) return undefined;
   if (draft.type === 'turned') return link.turn(draft.adjuster, draft.turns);
   const effects = movesOf(draft as RunEvent, run.steps).map((does) => link.act(does));
   return (await Promise.all(effects)).at(-1);

@@ -26,6 +26,12 @@ export function show(run: Run, stepId: string, over: Partial<Desk> = {}) {
     units,
     trace: new Trace(),
     isLinked: false,
+    gaugeLines: {
+      of: () => undefined,
+      open: async () => false,
+      close: () => undefined,
+      touched: () => undefined,
+    },
     isLineDown: false,
     ask: undefined,
     hurry: () => undefined,

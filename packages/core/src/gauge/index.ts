@@ -4,3 +4,5 @@ export * from './uncertainty';
 export * from './fitness';
 export * from './verdict';
 export * from './calibrator';
+export * from './line-format';
+export * from './line-watch';

@@ -2,6 +2,7 @@ import { parsePressure, readingDoubt, type FamilyFacts, type Gauge } from '@holv
 import Delete from 'lucide-react-native/icons/delete';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
+import { useLineFigure } from './use-line-figure';
 import type { Eye, TypedValue } from './use-reading';
 import { useHead } from '@/run/use-head';
 import { useBarometer } from '@/settings/use-barometer';
@@ -30,21 +31,21 @@ export function ReadingPad({
 }) {
   const units = useUnits();
   const ink = useInk();
-  const [text, setText] = useState('');
+  const { line, text, isOfLine, setTyped, setText } = usePadText(gauge);
   const [unit, setUnit] = useState<string>(units.pressure);
   const read = readTyped(text, unit, useBarometer());
   const head = useHead(gauge);
-  const doubt = read && 'si' in read ? readingDoubt(gauge, read.si) : undefined;
   const isRead = read !== undefined && 'si' in read;
   const take = (eye: Eye = 'rules') => {
-    if (isRead) onTake({ si: read.si + head, entered: read.entered }, eye);
+    if (isRead)
+      onTake({ si: read.si + head, entered: read.entered, ...(isOfLine ? { isOfLine } : {}) }, eye);
   };
   return (
     <YStack gap="$3">
       <TextInput
         aria-label={`Reading of ${gauge.tag}`}
         value={text}
-        onChangeText={setText}
+        onChangeText={setTyped}
         onSubmitEditing={() => take()}
         inputMode="decimal"
         maxLength={80}
@@ -55,23 +56,12 @@ export function ReadingPad({
         textAlign="right"
         placeholder={`${gauge.tag}, ${unit}`}
       />
-      <YStack minHeight={42}>
-        {read === undefined ? (
-          <Muted>{hint ?? 'What does the needle show?'}</Muted>
-        ) : 'error' in read ? (
-          <Words color="$vermilion" role="alert">
-            {read.error(units)}
-          </Words>
-        ) : (
-          <Figure color={doubt ? '$vermilion' : '$muted'}>
-            {doubt
-              ? eventTrouble(doubt, units)
-              : head === 0
-                ? `= ${units.withUnit(read.si, gauge.resolution_pa)}`
-                : `at its tapping ${units.withUnit(read.si + head, gauge.resolution_pa)}`}
-          </Figure>
-        )}
-      </YStack>
+      {line ? (
+        <Muted role="status">
+          {line.isSettled ? 'By its line, settled' : 'By its line, still moving: wait'}
+        </Muted>
+      ) : null}
+      <WhatItSays read={read} gauge={gauge} hint={hint} />
       <XStack gap="$2">
         {UNITS.map((each) => (
           <Press
@@ -144,6 +134,53 @@ export function ReadingPad({
       ) : null}
     </YStack>
   );
+}
+
+/** What was typed comes to: the figure at its tapping, or why it cannot be taken. */
+function WhatItSays({
+  read,
+  gauge,
+  hint = 'What does the needle show?',
+}: {
+  readonly read: Read;
+  readonly gauge: Gauge;
+  readonly hint: string | undefined;
+}) {
+  const units = useUnits();
+  const head = useHead(gauge);
+  const doubt = read && 'si' in read ? readingDoubt(gauge, read.si) : undefined;
+  return (
+    <YStack minHeight={42}>
+      {read === undefined ? (
+        <Muted>{hint}</Muted>
+      ) : 'error' in read ? (
+        <Words color="$vermilion" role="alert">
+          {read.error(units)}
+        </Words>
+      ) : (
+        <Figure color={doubt ? '$vermilion' : '$muted'}>
+          {doubt
+            ? eventTrouble(doubt, units)
+            : head === 0
+              ? `= ${units.withUnit(read.si, gauge.resolution_pa)}`
+              : `at its tapping ${units.withUnit(read.si + head, gauge.resolution_pa)}`}
+        </Figure>
+      )}
+    </YStack>
+  );
+}
+
+/** What stands in the pad: what the line says, until somebody types. */
+function usePadText(gauge: Gauge) {
+  const line = useLineFigure(gauge);
+  const [typed, setTyped] = useState<string>();
+  return {
+    line,
+    text: typed ?? line?.text ?? '',
+    isOfLine: typed === undefined && line !== undefined,
+    setTyped,
+    setText: (change: (now: string) => string) => setTyped((now) => change(now ?? '')),
+  };
 }
 
 type Read =

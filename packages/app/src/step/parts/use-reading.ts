@@ -13,9 +13,16 @@ import {
 import { useDesk } from '@/run/use-desk';
 import { useHead } from '@/run/use-head';
 import { latest, useTrace } from '@/gauge-link/trace';
+import { canBeRead } from '@/gauge-link/line-gauge';
+import { useLineState } from '@/gauge-link/use-lines';
 import { useSettling } from '@/gauge-link/use-settling';
 
-export type TypedValue = { readonly si: number; readonly entered: Reading['entered'] };
+export type TypedValue = {
+  readonly si: number;
+  readonly entered: Reading['entered'];
+  /** As the line of the gauge said it, and not as it was typed. */
+  readonly isOfLine?: boolean;
+};
 
 /** What the eye says of a typed reading of a setting: still moving, or steady with the valve in control or not. */
 export type Eye = 'rules' | 'does_not' | 'moving';
@@ -29,13 +36,15 @@ type OverTime = {
 
 /** Taking a reading for a step: from the linked gauge as it stands, or as typed. */
 export function useReading(step: Step, of?: GaugeRole) {
-  const { run, trace, add, isLinked } = useDesk();
+  const { run, trace, add, isLinked, gaugeLines } = useDesk();
   const seen = useTrace(trace);
   const role = of ?? roleOf(step) ?? judgeOf(run.started.plate);
   const gauge = run.gauges[role];
   const head = useHead(gauge);
-  const live = isLinked ? latest(seen, role) : undefined;
-  const state = useSettling(trace, role, isLinked ? gauge?.resolution_pa : undefined);
+  const lineState = useLineState(gaugeLines.of(role));
+  const speaks = isLinked || canBeRead(lineState);
+  const live = speaks ? latest(seen, role) : undefined;
+  const state = useSettling(trace, role, speaks ? gauge?.resolution_pa : undefined);
 
   const record = (reading: Reading, settled: boolean, over: OverTime = {}) =>
     add({
@@ -64,15 +73,15 @@ export function useReading(step: Step, of?: GaugeRole) {
 
   const takeTyped = async (value: TypedValue, over?: OverTime): Promise<boolean> => {
     if (!gauge) return false;
-    const reading: Reading = { ...value, gauge_id: gauge.id, source: 'typed' };
-    return record(reading, isTypedSettled(value.si), over);
+    const isSettled = value.isOfLine ? state?.state === 'settled' : isTypedSettled(value.si);
+    return record(readingOf(value, gauge.id), isSettled, over);
   };
 
   /** A typed reading of a setting, with what the eye says of it. */
   const takeSeen = async (value: TypedValue, eye: Eye): Promise<boolean> => {
     if (eye !== 'moving') return takeTyped(value, { in_control: eye === 'rules' });
     if (!gauge) return false;
-    return record({ ...value, gauge_id: gauge.id, source: 'typed' }, false);
+    return record(readingOf(value, gauge.id), false);
   };
 
   /** Long enough after the last turn, or two readings that agree. */
@@ -103,5 +112,13 @@ export function useReading(step: Step, of?: GaugeRole) {
     takeSeen,
   };
 }
+
+/** A figure of a hand-held gauge: what its line said, or what somebody read off it. */
+const readingOf = ({ si, entered, isOfLine }: TypedValue, gauge_id: string): Reading => ({
+  si,
+  entered,
+  gauge_id,
+  source: isOfLine ? 'linked' : 'typed',
+});
 
 const roundTo = (value: number, step: number) => Math.round(value / step) * step;

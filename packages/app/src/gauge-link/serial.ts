@@ -1,0 +1,68 @@
+/** What a browser offers of a serial port (Web Serial); its own types know nothing of it. */
+type SerialPort = {
+  readonly open: (options: { readonly baudRate: number }) => Promise<void>;
+  readonly close: () => Promise<void>;
+  readonly readable: ReadableStream<Uint8Array<ArrayBuffer>> | null;
+  readonly writable: WritableStream<Uint8Array<ArrayBuffer>> | null;
+};
+type Serial = { readonly requestPort: () => Promise<SerialPort> };
+
+const serialHere = (): Serial | undefined =>
+  (navigator as unknown as { readonly serial?: Serial }).serial;
+
+/** Whether gauges can be linked here at all. */
+export const canLinkSerial = (): boolean => serialHere() !== undefined;
+
+/** A line that is open. */
+export type OpenLine = {
+  readonly send: (text: string) => Promise<void>;
+  readonly close: () => Promise<void>;
+};
+
+export type LineEars = {
+  readonly onText: (text: string) => void;
+  /** The line has gone: unplugged, or taken by another. */
+  readonly onGone: () => void;
+};
+
+/** Opens a line. Undefined where the person chose none. @throws where it cannot be opened */
+export type OpenSource = (baud: number, ears: LineEars) => Promise<OpenLine | undefined>;
+
+/** Lets the person choose a port, and listens on it. */
+export const openSerial: OpenSource = async (baud, { onText, onGone }) => {
+  const port = await serialHere()
+    ?.requestPort()
+    .catch((error: unknown) => {
+      if ((error as { readonly name?: string }).name === 'NotFoundError') return undefined;
+      throw error;
+    });
+  if (!port) return undefined;
+  await port.open({ baudRate: baud });
+  const reader = port.readable!.getReader();
+  const letters = new TextDecoder();
+  let isOpen = true;
+  const listen = async () => {
+    while (isOpen) {
+      const { value, done } = await reader.read();
+      if (done) return;
+      onText(letters.decode(value, { stream: true }));
+    }
+  };
+  void listen()
+    .catch(() => undefined)
+    .finally(() => {
+      if (isOpen) onGone();
+    });
+  return {
+    send: async (text) => {
+      const writer = port.writable!.getWriter();
+      await writer.write(new TextEncoder().encode(text)).finally(() => writer.releaseLock());
+    },
+    close: async () => {
+      isOpen = false;
+      await reader.cancel().catch(() => undefined);
+      reader.releaseLock();
+      await port.close().catch(() => undefined);
+    },
+  };
+};

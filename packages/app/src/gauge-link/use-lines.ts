@@ -1,0 +1,66 @@
+import { headAt, type GaugeRole, type LineFormat, type Run } from '@holvek/core';
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
+import { LineGauge, type LineState } from './line-gauge';
+import { openSerial } from './serial';
+import type { Trace } from './trace';
+import { useBarometer } from '@/settings/use-barometer';
+
+/** Gauges of a run that speak over a line. */
+export type Lines = {
+  readonly of: (role: GaugeRole) => LineGauge | undefined;
+  /** Opens one; false where the person chose no port. @throws where it cannot be opened */
+  readonly open: (role: GaugeRole, format: LineFormat) => Promise<boolean>;
+  readonly close: (role: GaugeRole) => void;
+  /** The valve is being touched: when, by the clock of the lines, s; undefined where none is open. */
+  readonly touched: () => number | undefined;
+};
+
+/** Opens and closes lines, and lets what they say into the trace, at the height of their tapping. */
+export function useLines(run: Run, trace: Trace): Lines {
+  const [lines, setLines] = useState<ReadonlyMap<GaugeRole, LineGauge>>(new Map());
+  const opened = useRef(
+    new Map<GaugeRole, { readonly line: LineGauge; readonly end: () => void }>(),
+  );
+  const barometer = useBarometer();
+  useEffect(() => {
+    const { current } = opened;
+    return () => {
+      for (const { end } of current.values()) end();
+      current.clear();
+    };
+  }, []);
+  const close = (role: GaugeRole) => {
+    opened.current.get(role)?.end();
+    opened.current.delete(role);
+    setLines((now) => new Map([...now].filter(([each]) => each !== role)));
+  };
+  const open = async (role: GaugeRole, format: LineFormat): Promise<boolean> => {
+    const gauge = run.gauges[role];
+    if (!gauge) return false;
+    const line = new LineGauge({ role, gauge, format, barometer });
+    if (!(await line.open(openSerial))) return false;
+    close(role);
+    const head = headAt(run.started.plate, gauge);
+    const stop = trace.listen(line, barometer, () => head);
+    const end = () => {
+      stop();
+      void line.close();
+    };
+    opened.current.set(role, { line, end });
+    setLines((now) => new Map(now).set(role, line));
+    return true;
+  };
+  const touched = useCallback(() => {
+    const gauges = [...opened.current.values()].map(({ line }) => line);
+    for (const line of gauges) line.touched();
+    return gauges[0]?.now();
+  }, []);
+  return { of: (role) => lines.get(role), open, close, touched };
+}
+
+const CLOSED: LineState = { isOpen: false, raw: [], shown: undefined, trouble: undefined };
+const silent = () => () => undefined;
+
+/** How a line stands now; as a closed one where there is none. */
+export const useLineState = (line: LineGauge | undefined): LineState =>
+  useSyncExternalStore(line?.watch ?? silent, line?.snapshot ?? (() => CLOSED), () => CLOSED);

@@ -17,6 +17,11 @@ test('a gas sheet wants a second signature: it is sent back with words, then agr
   await form.getByLabel('What is to be done').fill('No photo of the seal');
   await form.getByRole('button', { name: 'Send it back' }).click();
   await expect(card).toContainText(/Sent back by Edda Lorenz.*No photo of the seal/);
+  // Whoever stands before the valve is told.
+  const sheet = page.url();
+  await page.goto('/valves/gr-05');
+  await expect(page.getByTestId('sent-back')).toContainText('No photo of the seal');
+  await page.goto(sheet);
   await form.getByLabel('What is to be done').fill('Seen on site');
   await form.getByRole('button', { name: 'Countersign as Edda Lorenz' }).click();
   await expect(card).toContainText('Countersigned by Edda Lorenz');

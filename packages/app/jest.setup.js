@@ -4,6 +4,7 @@ require('fake-indexeddb/auto');
 
 // jsdom lacks what the browser has.
 globalThis.TextEncoder ??= require('node:util').TextEncoder;
+globalThis.TextDecoder ??= require('node:util').TextDecoder;
 globalThis.structuredClone ??= clone ?? ((value) => deserialize(serialize(value)));
 globalThis.matchMedia ??= () => ({
   matches: false,

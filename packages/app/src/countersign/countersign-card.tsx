@@ -1,5 +1,6 @@
 import type { Countersign, Sheet } from '@holvek/core';
 import { format } from 'date-fns/format';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { Refusal } from '@/data/api';
 import { NoKey } from '@/data/sign-here';
@@ -7,10 +8,10 @@ import { Allowed } from '@/people/allowed';
 import { usePreferences } from '@/settings/preferences';
 import { Card } from '@/ui/card';
 import { Field } from '@/ui/field';
-import { BigButton } from '@/ui/press';
+import { BigButton, WordButton } from '@/ui/press';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
-import { useCountersigns, useSayOf } from './use-countersign';
+import { useCountersigns, useSaidOf, useSayOf } from './use-countersign';
 
 /** The second signature under a sheet: wanted, given, or sent back with what is to be done. */
 export function CountersignCard({ sheet }: { readonly sheet: Sheet }) {
@@ -27,6 +28,19 @@ export function CountersignCard({ sheet }: { readonly sheet: Sheet }) {
   return (
     <Card tone={state.kind === 'sent_back' ? 'stop' : 'work'} testID="countersign">
       {state.kind === 'sent_back' ? <SentBack last={state.last} /> : <Wanted />}
+    </Card>
+  );
+}
+
+/** On the valve: its last sheet was sent back, and what is to be done. */
+export function SentBackCard({ sheetId }: { readonly sheetId: string }) {
+  const router = useRouter();
+  const last = useSaidOf(sheetId);
+  if (last?.verdict !== 'sent_back') return null;
+  return (
+    <Card tone="stop" role="alert" testID="sent-back">
+      <SentBack last={last} />
+      <WordButton onPress={() => router.push(`/sheets/${sheetId}`)}>look at the sheet</WordButton>
     </Card>
   );
 }

@@ -15,10 +15,16 @@ import { useValves } from '@/data/queries';
 export const useCountersignRules = () =>
   useQuery({ queryKey: ['countersign-rules'], queryFn: api.countersignRules });
 
+const useSaid = () => useQuery({ queryKey: ['countersigns'], queryFn: api.countersigns });
+
+/** What was said last of a sheet. @param id  the beginning of its hash, by which it is called */
+export const useSaidOf = (id: string): Countersign | undefined =>
+  useSaid().data?.findLast(({ sheet }) => sheet.startsWith(id));
+
 /** How sheets stand with their second signatures. */
 export function useCountersigns(): (sheet: Pick<Sheet, 'hash' | 'body'>) => CountersignState {
   const { data: rules = defaultCountersignRules } = useCountersignRules();
-  const { data: said = [] } = useQuery({ queryKey: ['countersigns'], queryFn: api.countersigns });
+  const { data: said = [] } = useSaid();
   const valves = useValves().data ?? [];
   return (sheet) => {
     const duty = valves.find(({ id }) => id === sheet.body.valve_id)?.duty;

@@ -117,6 +117,22 @@ describe('changes of the register without a network', () => {
     expect(changes.snapshot()).toEqual([]);
   });
 
+  test.each([401, 408, 429, 500, 503])(
+    'a %d says nothing of the change: it waits, and what comes behind it too',
+    async (status) => {
+      const put = jest.fn((_value: unknown, _change: unknown) => Promise.resolve());
+      put.mockRejectedValueOnce(new Refusal(status, 'not.now'));
+      const { changes } = kept(put);
+      await changes.keep(made('a', 1));
+      await changes.keep(made('b', 2));
+      await changes.flush();
+      expect(put).toHaveBeenCalledTimes(1);
+      expect(changes.snapshot().map(({ refused }) => refused)).toEqual([undefined, undefined]);
+      await changes.flush();
+      expect(changes.snapshot()).toEqual([]);
+    },
+  );
+
   test('somebody else has changed it: what they have is kept beside it, and one may be chosen', async () => {
     const put = jest.fn((_value: unknown, _change: unknown) => Promise.resolve());
     put.mockRejectedValueOnce(new Refusal(412, 'document.changed', valve('a', 'theirs')));

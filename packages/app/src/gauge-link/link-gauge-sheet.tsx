@@ -98,7 +98,7 @@ function LinkOne({ role, gauge }: { readonly role: GaugeRole; readonly gauge: Ga
         {line ? 'Open it anew' : 'Choose the port and listen'}
       </BigButton>
       {line ? (
-        <WordButton onPress={() => gaugeLines.close(role)}>let go of the line</WordButton>
+        <WordButton onPress={() => void gaugeLines.close(role)}>let go of the line</WordButton>
       ) : null}
     </>
   );

@@ -1,9 +1,11 @@
+type Bytes = Uint8Array<ArrayBuffer>;
+type Reader = ReadableStreamDefaultReader<Bytes>;
 /** What a browser offers of a serial port (Web Serial); its own types know nothing of it. */
 type SerialPort = {
   readonly open: (options: { readonly baudRate: number }) => Promise<void>;
   readonly close: () => Promise<void>;
-  readonly readable: ReadableStream<Uint8Array<ArrayBuffer>> | null;
-  readonly writable: WritableStream<Uint8Array<ArrayBuffer>> | null;
+  readonly readable: ReadableStream<Bytes> | null;
+  readonly writable: WritableStream<Bytes> | null;
 };
 type Serial = { readonly requestPort: () => Promise<SerialPort> };
 
@@ -38,21 +40,21 @@ export const openSerial: OpenSource = async (baud, { onText, onGone }) => {
     });
   if (!port) return undefined;
   await port.open({ baudRate: baud });
-  const reader = port.readable!.getReader();
   const letters = new TextDecoder();
   let isOpen = true;
+  let reader: Reader | undefined;
   const listen = async () => {
-    while (isOpen) {
-      const { value, done } = await reader.read();
-      if (done) return;
-      onText(letters.decode(value, { stream: true }));
+    // A line that was garbled ends its stream and gives another; one that is unplugged gives none.
+    for (let stream = port.readable; isOpen && stream; stream = port.readable) {
+      reader = stream.getReader();
+      const hear = (bytes: Bytes) => onText(letters.decode(bytes, { stream: true }));
+      const hasEnded = await readAll(reader, hear);
+      reader.releaseLock();
+      if (hasEnded) break;
     }
+    if (isOpen) onGone();
   };
-  void listen()
-    .catch(() => undefined)
-    .finally(() => {
-      if (isOpen) onGone();
-    });
+  const heard = listen();
   return {
     send: async (text) => {
       const writer = port.writable!.getWriter();
@@ -60,9 +62,23 @@ export const openSerial: OpenSource = async (baud, { onText, onGone }) => {
     },
     close: async () => {
       isOpen = false;
-      await reader.cancel().catch(() => undefined);
-      reader.releaseLock();
+      await reader?.cancel().catch(() => undefined);
+      // Its stream has to be let go of first.
+      await heard;
       await port.close().catch(() => undefined);
     },
   };
 };
+
+/** Reads until the stream is over: true where it ended, false where it broke. */
+async function readAll(reader: Reader, onBytes: (bytes: Bytes) => void): Promise<boolean> {
+  try {
+    for (;;) {
+      const { value, done } = await reader.read();
+      if (done) return true;
+      onBytes(value);
+    }
+  } catch {
+    return false;
+  }
+}

@@ -10,7 +10,7 @@ export type Lines = {
   readonly of: (role: GaugeRole) => LineGauge | undefined;
   /** Opens one; false where the person chose no port. @throws where it cannot be opened */
   readonly open: (role: GaugeRole, format: LineFormat) => Promise<boolean>;
-  readonly close: (role: GaugeRole) => void;
+  readonly close: (role: GaugeRole) => Promise<void>;
   /** The valve is being touched: when, by the clock of the lines, s; undefined where none is open. */
   readonly touched: () => number | undefined;
 };
@@ -19,32 +19,34 @@ export type Lines = {
 export function useLines(run: Run, trace: Trace): Lines {
   const [lines, setLines] = useState<ReadonlyMap<GaugeRole, LineGauge>>(new Map());
   const opened = useRef(
-    new Map<GaugeRole, { readonly line: LineGauge; readonly end: () => void }>(),
+    new Map<GaugeRole, { readonly line: LineGauge; readonly end: () => Promise<void> }>(),
   );
   const barometer = useBarometer();
   useEffect(() => {
     const { current } = opened;
     return () => {
-      for (const { end } of current.values()) end();
+      for (const { end } of current.values()) void end();
       current.clear();
     };
   }, []);
-  const close = (role: GaugeRole) => {
-    opened.current.get(role)?.end();
+  const close = async (role: GaugeRole): Promise<void> => {
+    const line = opened.current.get(role);
     opened.current.delete(role);
     setLines((now) => new Map([...now].filter(([each]) => each !== role)));
+    await line?.end();
   };
   const open = async (role: GaugeRole, format: LineFormat): Promise<boolean> => {
     const gauge = run.gauges[role];
     if (!gauge) return false;
+    // A port that is open here cannot be opened once more.
+    await close(role);
     const line = new LineGauge({ role, gauge, format, barometer });
     if (!(await line.open(openSerial))) return false;
-    close(role);
     const head = headAt(run.started.plate, gauge);
     const stop = trace.listen(line, barometer, () => head);
-    const end = () => {
+    const end = async () => {
       stop();
-      void line.close();
+      await line.close();
     };
     opened.current.set(role, { line, end });
     setLines((now) => new Map(now).set(role, line));

@@ -29,7 +29,7 @@ export function show(run: Run, stepId: string, over: Partial<Desk> = {}) {
     gaugeLines: {
       of: () => undefined,
       open: async () => false,
-      close: () => undefined,
+      close: async () => undefined,
       touched: () => undefined,
     },
     isLineDown: false,

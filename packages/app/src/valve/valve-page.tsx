@@ -14,6 +14,7 @@ import {
 import { useHouseRules } from '@/data/queries';
 import { familyView } from '@/family/views';
 import { useShelf } from '@/data/store';
+import { SentBackCard } from '@/countersign/countersign-card';
 import { DoubtCard } from '@/sheet/doubt-card';
 import { RepairsCard, UnprovedCard, useUnprovedRepair } from '@/repair/repairs-card';
 import { PhotosCard } from '@/photo/photos-card';
@@ -136,6 +137,7 @@ function ValveStand({
       <GivenUpCard runs={givenUpRunsOf(shelf, valve.id)} />
       {repair && !run ? <UnprovedCard repair={repair} /> : null}
       {last && !run ? <AnswerCard body={last.body} /> : null}
+      {last ? <SentBackCard sheetId={last.id} /> : null}
       {last ? <DoubtCard body={last.body} /> : null}
       <PlateIssues issues={issues} />
       <TargetCard valve={valve} onChange={() => setEditing(true)} />

@@ -28,7 +28,7 @@ const columnsIn = (units: Units): readonly TableColumn<ValveRow>[] => [
     isExtra: true,
     text: ({ valve }) => familyName[valve.plate.family],
   },
-  { id: 'aim', head: 'Asked for', width: 150, text: ({ valve }) => aimWords(valve, units) },
+  { id: 'aim', head: 'Asked for', width: 178, text: ({ valve }) => aimWords(valve, units) },
   {
     id: 'set',
     head: 'Set on',

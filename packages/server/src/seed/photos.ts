@@ -71,8 +71,10 @@ const chamberOf12 = (): Promise<Buffer> =>
       <rect x="220" y="400" width="44" height="180" fill="#24536b"/><rect x="936" y="400" width="44" height="180" fill="#24536b"/>
       <ellipse cx="600" cy="490" rx="190" ry="120" fill="#33423b"/><rect x="500" y="250" width="200" height="170" rx="40" fill="#33423b"/>
       <rect x="470" y="300" width="260" height="40" rx="12" fill="#1f2a25"/><rect x="585" y="170" width="30" height="90" fill="#b8a05a"/>
-      <circle cx="340" cy="320" r="66" fill="#e9e6d8" stroke="#1f2a25" stroke-width="10"/><path d="M340 320 L376 282" stroke="#b3392b" stroke-width="8"/>
-      <circle cx="860" cy="320" r="66" fill="#e9e6d8" stroke="#1f2a25" stroke-width="10"/><path d="M860 320 L828 290" stroke="#b3392b" stroke-width="8"/>
+      <circle cx="340" cy="320" r="66" fill="#e9e6d8" stroke="#1f2a25" stroke-width="10"/>
+      <path d="M340 320 L376 282" stroke="#b3392b" stroke-width="8"/>
+      <circle cx="860" cy="320" r="66" fill="#e9e6d8" stroke="#1f2a25" stroke-width="10"/>
+      <path d="M860 320 L828 290" stroke="#b3392b" stroke-width="8"/>
       <path d="M340 386 V440 M860 386 V440" stroke="#1f2a25" stroke-width="14"/>`),
   )
     .jpeg()

@@ -15,6 +15,8 @@ const children = [
     PORT: String(api),
     DATA: 'data/dev.sqlite',
     SEED: 'demo',
+    // What makes them is a bundle that only a build has.
+    BACKUPS: 'off',
   }),
   begin('npx', ['expo', 'start', '--web', '--port', String(port)], join(root, 'packages/app'), {
     EXPO_NO_TELEMETRY: '1',

@@ -1,6 +1,6 @@
 import { LONGEST_SIDE_PX, type KeptPicture } from '@holvek/core';
-import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, mkdtempSync } from 'node:fs';
+import { createHash, randomUUID } from 'node:crypto';
+import { existsSync, mkdirSync } from 'node:fs';
 import { readFile, rename, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -26,9 +26,9 @@ export class NoPicture extends Error {}
 export class Pictures {
   private constructor(readonly folder: string) {}
 
-  /** @param file  the database; for one in memory, pictures go to a folder that the system clears */
+  /** @param file  the database; for one in memory, pictures go to a folder of their own, made with the first, that the system clears */
   static beside(file: string): Pictures {
-    if (file === ':memory:') return new Pictures(mkdtempSync(join(tmpdir(), 'holvek-pictures-')));
+    if (file === ':memory:') return new Pictures(join(tmpdir(), `holvek-pictures-${randomUUID()}`));
     return new Pictures(join(dirname(file), 'pictures'));
   }
 

@@ -1,6 +1,6 @@
 import { keptPictureSchema, photoSchema, type Photo } from '@holvek/core';
 import { createHash } from 'node:crypto';
-import { readFileSync, statSync } from 'node:fs';
+import { readFileSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { codeOf, now, testServer, valve, type TestServer } from '../testing/server';
@@ -9,7 +9,10 @@ let server: TestServer;
 beforeEach(async () => {
   server = await testServer();
 });
-afterEach(() => server.store.close());
+afterEach(async () => {
+  await server.store.close();
+  rmSync(server.store.pictures.folder, { recursive: true, force: true });
+});
 
 const nameOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 const sheet = (width: number, height: number) =>

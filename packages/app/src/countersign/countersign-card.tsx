@@ -2,15 +2,13 @@ import type { Countersign, Sheet } from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Refusal } from '@/data/api';
-import { NoKey } from '@/data/sign-here';
+import { signTrouble } from '@/data/sign-here';
 import { Allowed } from '@/people/allowed';
 import { usePreferences } from '@/settings/preferences';
 import { Card } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
-import { refusalWords } from '@/words/trouble';
 import { useCountersigns, useSaidOf, useSayOf } from './use-countersign';
 
 /** The second signature under a sheet: wanted, given, or sent back with what is to be done. */
@@ -77,14 +75,6 @@ const SentBack = ({ last: { by, at_ms: at, words } }: { readonly last: Countersi
   </>
 );
 
-const troubleOf = (error: Error): string => {
-  if (error instanceof NoKey)
-    return 'This page is not reached over a secure connection: nothing can be signed here.';
-  return error instanceof Refusal
-    ? refusalWords(error.code)
-    : 'The server cannot be reached. Nothing was signed.';
-};
-
 function SayOf({ sheet }: { readonly sheet: Sheet }) {
   const { technician: by } = usePreferences();
   const [words, setWords] = useState('');
@@ -109,7 +99,7 @@ function SayOf({ sheet }: { readonly sheet: Sheet }) {
       {isBare ? <Muted>To send it back, say what is to be done.</Muted> : null}
       {say.error ? (
         <Words color="$vermilion" role="alert">
-          {troubleOf(say.error)}
+          {signTrouble(say.error)}
         </Words>
       ) : null}
     </>

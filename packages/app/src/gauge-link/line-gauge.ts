@@ -32,7 +32,8 @@ export type LineState = {
 export const canBeRead = ({ isOpen, trouble }: LineState): boolean =>
   isOpen && (trouble === undefined || trouble.code === 'line.over_range');
 
-const CLOSED: LineState = { isOpen: false, raw: [], shown: undefined, trouble: undefined };
+/** How a line stands that is not open. */
+export const CLOSED: LineState = { isOpen: false, raw: [], shown: undefined, trouble: undefined };
 
 export type LineGaugeOptions = {
   readonly role: GaugeRole;

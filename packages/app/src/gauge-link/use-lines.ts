@@ -1,6 +1,6 @@
 import { headAt, type GaugeRole, type LineFormat, type Run } from '@holvek/core';
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
-import { LineGauge, type LineState } from './line-gauge';
+import { CLOSED, LineGauge, type LineState } from './line-gauge';
 import { openSerial } from './serial';
 import type { Trace } from './trace';
 import { useBarometer } from '@/settings/use-barometer';
@@ -60,7 +60,6 @@ export function useLines(run: Run, trace: Trace): Lines {
   return { of: (role) => lines.get(role), open, close, touched };
 }
 
-const CLOSED: LineState = { isOpen: false, raw: [], shown: undefined, trouble: undefined };
 const silent = () => () => undefined;
 
 /** How a line stands now; as a closed one where there is none. */

@@ -2,29 +2,18 @@ import { correctionDigest, type Correction, type Sheet, type SignedCorrection } 
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { api, Refusal } from '@/data/api';
-import { NoKey, signHere } from '@/data/sign-here';
+import { api } from '@/data/api';
+import { signHere, signTrouble } from '@/data/sign-here';
 import { usePreferences } from '@/settings/preferences';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';
-import { refusalWords } from '@/words/trouble';
 
 /** What is said, with the signature of this device over it. */
 async function signedHere({ hash }: Sheet, said: Correction): Promise<SignedCorrection> {
   const signed = await signHere(correctionDigest(hash, said));
-  if (!signed) throw new NoKey();
   return { ...said, signed };
-}
-
-function troubleOf(error: Error): string {
-  if (error instanceof NoKey)
-    return 'This page is not reached over a secure connection: nothing can be signed here.';
-  if (!(error instanceof Refusal)) return 'The server cannot be reached. Nothing was changed.';
-  return error.code === 'sheet.already_revised'
-    ? 'A later revision of this sheet exists. Correct that one.'
-    : refusalWords(error.code);
 }
 
 /** A signed sheet never changes: a correction is a new one that names it and says why. */
@@ -67,7 +56,7 @@ export function ReviseSheet({
       <Muted>{`Signed by ${by}, beside ${sheet.body.technician}, who signed the sheet.`}</Muted>
       {revise.isError ? (
         <Words color="$vermilion" role="alert">
-          {troubleOf(revise.error)}
+          {signTrouble(revise.error)}
         </Words>
       ) : null}
       <BigButton

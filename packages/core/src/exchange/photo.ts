@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { digestSchema } from '../digest';
 
 /** What a picture of a valve is of. */
 export const photoSubjects = {
@@ -16,7 +17,7 @@ export const LONGEST_SIDE_PX = 1600;
 export const LARGEST_PICTURE_B = 25_000_000;
 
 /** Name of a picture: SHA-256 of the file that was sent, hex. */
-export const pictureNameSchema = z.string().regex(/^[0-9a-f]{64}$/u);
+export const pictureNameSchema = digestSchema;
 
 /** A picture that was taken of a valve. The picture itself is a file of its own, called by its digest. */
 export const photoSchema = z.object({

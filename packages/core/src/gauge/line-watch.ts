@@ -62,14 +62,14 @@ export function lineTrouble(heard: LineHeard, about: About): LineTrouble | undef
   return isFrozen ? { code: 'line.frozen', seconds: now - sameSince } : undefined;
 }
 
-const NOTHING: LineHeard = {
+/** Of a line that was just opened. */
+export const nothingHeard: LineHeard = {
   lastAt: undefined,
   sameSince: 0,
   unread: 0,
   lastError: undefined,
   shown: undefined,
 };
-export const nothingHeard = NOTHING;
 
 /** What has come, with one more line. @param read  Pa, or why it could not be read */
 export function heardLine(

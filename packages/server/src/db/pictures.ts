@@ -40,9 +40,9 @@ export class Pictures {
    * @throws NoPicture where it cannot be opened
    */
   async keep(sent: Uint8Array): Promise<KeptPicture> {
-    const name = createHash('sha256').update(sent).digest('hex');
-    const small = await drawn(sent, SMALL_PX);
+    const name = Pictures.nameOf(sent);
     const { data, info } = await drawn(sent, LONGEST_SIDE_PX);
+    const small = await drawn(data, SMALL_PX);
     // The small one first: whoever finds the whole one finds both.
     await this.put(name, 'small', small.data);
     await this.put(name, 'whole', data);
@@ -64,6 +64,9 @@ export class Pictures {
     await writeFile(making, data, { mode: 0o600 });
     await rename(making, file);
   }
+
+  /** What a file is called: its SHA-256, hex. */
+  static nameOf = (sent: Uint8Array): string => createHash('sha256').update(sent).digest('hex');
 
   static fileName = (name: string, size: PictureSize): string =>
     size === 'whole' ? `${name}.jpg` : `${name}.small.jpg`;

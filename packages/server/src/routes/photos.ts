@@ -1,8 +1,7 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { keptPictureSchema, photoSchema, pictureNameSchema, type Photo } from '@holvek/core';
-import { createHash } from 'node:crypto';
 import type { Store } from '../db/open';
-import { NoPicture } from '../db/pictures';
+import { NoPicture, Pictures } from '../db/pictures';
 import { notFound, Problem, refusals } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
@@ -64,8 +63,7 @@ export function photoRoutes(store: Store) {
     .openapi(takePicture, async (c) => {
       const sent = new Uint8Array(await c.req.arrayBuffer());
       const { name } = c.req.valid('param');
-      if (createHash('sha256').update(sent).digest('hex') !== name)
-        throw new Problem(422, 'picture.other_digest');
+      if (Pictures.nameOf(sent) !== name) throw new Problem(422, 'picture.other_digest');
       const kept = await store.pictures.keep(sent).catch((error: unknown) => {
         throw error instanceof NoPicture ? new Problem(422, 'picture.unreadable') : error;
       });

@@ -1,3 +1,5 @@
+import { flowUnits, pressureUnits } from '@holvek/core';
+import { UnitsByFamilyCard } from '@/settings/units-by-family-card';
 import { changePreferences, usePreferences, type Preferences } from '@/settings/preferences';
 import { BackupsCard } from '@/house/backups-card';
 import { HouseRulesForm } from '@/settings/house-rules-form';
@@ -10,8 +12,6 @@ import { Columns } from '@/ui/columns';
 import { Choice } from '@/ui/field';
 import { Heading, Muted } from '@/ui/words';
 
-const pressureUnits = ['kPa', 'bar', 'mbar', 'psi', 'MPa', 'kgf/cm2', 'mH2O'] as const;
-const flowUnits = ['L/s', 'L/min', 'm3/h', 'gpm'] as const;
 const themes: readonly { readonly value: Preferences['theme']; readonly say: string }[] = [
   { value: 'system', say: 'As the phone' },
   { value: 'light', say: 'Enamel' },
@@ -50,6 +50,7 @@ export default function SettingsScreen() {
                 options={themes}
               />
             </Card>
+            <UnitsByFamilyCard />
             <PlaceCard />
             <BackupsCard />
           </>

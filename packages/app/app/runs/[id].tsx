@@ -2,6 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { pullRun, useShelf, useShelfLoaded } from '@/data/store';
 import { RunScreen } from '@/run/run-screen';
+import { UnitsOfValve, useNamedValve } from '@/settings/units-of-valve';
 import { Screen } from '@/shell/screen';
 import { Loading, Trouble } from '@/ui/states';
 
@@ -10,12 +11,20 @@ export default function RunRoute() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const isLoaded = useShelfLoaded();
   const entry = useShelf().get(id);
+  const named = useNamedValve();
   const [isMissing, setMissing] = useState(false);
   useEffect(() => {
     if (!isLoaded || entry) return;
     pullRun(id).catch(() => setMissing(true));
   }, [entry, id, isLoaded]);
-  if (entry) return <RunScreen key={id} run={entry.run} events={entry.events} />;
+  if (entry) {
+    const { valve_id: valveId, plate } = entry.run.started;
+    return (
+      <UnitsOfValve valve={named(valveId, plate.family)}>
+        <RunScreen key={id} run={entry.run} events={entry.events} />
+      </UnitsOfValve>
+    );
+  }
   if (!isMissing) return <Loading what="Opening the run" />;
   return (
     <Screen title="Run" back>

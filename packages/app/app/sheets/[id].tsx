@@ -10,6 +10,7 @@ import { CountersignCard, CountersignForm } from '@/countersign/countersign-card
 import { useCountersigns } from '@/countersign/use-countersign';
 import { PhotosCard } from '@/photo/photos-card';
 import { ScoreCard } from '@/practice/score-card';
+import { UnitsOfValve, useNamedValve } from '@/settings/units-of-valve';
 import { Screen } from '@/shell/screen';
 import { DoubtCard } from '@/sheet/doubt-card';
 import { EvidenceCard } from '@/sheet/evidence-card';
@@ -37,6 +38,7 @@ export default function SheetScreen() {
   const [hasFailed, setFailed] = useState(false);
   const gauges = useGauges().data ?? [];
   const secondOf = useCountersigns();
+  const named = useNamedValve();
   const [isRevising, setRevising] = useState(false);
   if (!sheet)
     return fetched.isError ? (
@@ -90,7 +92,9 @@ export default function SheetScreen() {
       <DoubtCard body={body} />
       <CountersignCard sheet={sheet} />
       <ScoreCard sheet={sheet} />
-      <ReportView body={body} />
+      <UnitsOfValve valve={named(body.valve_id, body.plate.family)}>
+        <ReportView body={body} />
+      </UnitsOfValve>
       <EvidenceCard sheet={sheet} />
       {body.rehearsal ? null : <PhotosCard valveId={body.valve_id} />}
       <CountersignForm sheet={sheet} />

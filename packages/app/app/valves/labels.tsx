@@ -2,7 +2,7 @@ import { labelLayouts, type LabelLayout } from '@holvek/paper/label-layouts';
 import { useState } from 'react';
 import { useHouseRules, useValves } from '@/data/queries';
 import { labelOf } from '@/register/label-lines';
-import { useUnits } from '@/settings/use-units';
+import { useUnitsOf } from '@/settings/use-units';
 import { labelsHere } from '@/sheet/paper/client';
 import { Screen } from '@/shell/screen';
 import { Choice, Field } from '@/ui/field';
@@ -22,7 +22,7 @@ export default function LabelsScreen() {
   const valves = useValves();
   const visits = useVisits();
   const rules = useHouseRules();
-  const units = useUnits();
+  const unitsOf = useUnitsOf();
   const [find, setFind] = useState('');
   const [size, setSize] = useState<LabelLayout>('small');
   const [state, setState] = useState<'ready' | 'making' | 'failed'>('ready');
@@ -33,8 +33,10 @@ export default function LabelsScreen() {
     .sort((a, b) => a.tag.localeCompare(b.tag, 'en', { numeric: true }));
   const make = async () => {
     setState('making');
-    const about = { rules, units, origin: window.location.origin };
-    const labels = chosen.map((valve) => labelOf(valve, visits.get(valve.id) ?? [], about));
+    const { origin } = window.location;
+    const labels = chosen.map((valve) =>
+      labelOf(valve, visits.get(valve.id) ?? [], { rules, units: unitsOf(valve), origin }),
+    );
     try {
       const bytes = await labelsHere(labels, size);
       saveBlob('labels.pdf', new Blob([bytes], { type: 'application/pdf' }));

@@ -1,6 +1,6 @@
 import { defaultHouseRules, houseRulesSchema, type HouseRules } from '@holvek/core';
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback } from 'react';
+import { useCallback, useMemo } from 'react';
 import type { Persister, PersistedClient } from '@tanstack/react-query-persist-client';
 import { preferences } from '@/settings/preferences';
 import { api, Refusal, Unreachable, type Change } from './api';
@@ -104,8 +104,11 @@ const useRules = () => useQuery({ queryKey: ['house-rules'], queryFn: api.houseR
 
 /** The owner's figures; the ordinary ones until they have been fetched. */
 export function useHouseRules(): HouseRules {
-  const parsed = houseRulesSchema.safeParse(useRules().data);
-  return parsed.success ? parsed.data : defaultHouseRules;
+  const { data } = useRules();
+  return useMemo(() => {
+    const parsed = houseRulesSchema.safeParse(data);
+    return parsed.success ? parsed.data : defaultHouseRules;
+  }, [data]);
 }
 
 /**

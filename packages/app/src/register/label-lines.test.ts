@@ -1,15 +1,10 @@
-import { defaultHouseRules as rules, printFigure, printQuantity } from '@holvek/core';
+import { defaultHouseRules as rules } from '@holvek/core';
 import { labelOf } from './label-lines';
+import { unitsIn } from '@/settings/use-units';
 import { positioner } from '@/testing/family-samples';
 import { sheet, valve } from '@/testing/samples';
 
-const units = {
-  pressure: 'bar',
-  flow: 'L/s',
-  figure: (pa: number, resolution?: number) => printFigure(pa, 'bar', resolution),
-  withUnit: (pa: number, resolution?: number) => printQuantity(pa, 'bar', resolution),
-  flowWithUnit: (flow: number) => printQuantity(flow, 'L/s'),
-};
+const units = unitsIn('bar', 'L/s');
 const about = { rules, units, origin: 'https://holvek.example' };
 const plainly = (lines: readonly string[]) =>
   lines.map((line) => line.replace(/[\u2009\u00A0\u202F]/gu, ' '));

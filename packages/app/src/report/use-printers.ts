@@ -1,6 +1,7 @@
-import type { Printers } from '@holvek/core';
+import type { Printers, SheetBody } from '@holvek/core';
 import { useMemo } from 'react';
-import { useUnits, type Units } from '@/settings/use-units';
+import { useNamedValve } from '@/settings/units-of-valve';
+import { useUnits, useUnitsOf, type Units } from '@/settings/use-units';
 
 /** A phone's units as reports and lists print with them. */
 export const printersOf = ({ pressure: unit, figure, withUnit }: Units): Printers => ({
@@ -12,4 +13,11 @@ export const printersOf = ({ pressure: unit, figure, withUnit }: Units): Printer
 export function usePrinters(): Printers {
   const units = useUnits();
   return useMemo(() => printersOf(units), [units]);
+}
+
+/** For lists of sheets: printing in the units of the valve of each. */
+export function usePrintersOf(): (body: Pick<SheetBody, 'valve_id' | 'plate'>) => Printers {
+  const named = useNamedValve();
+  const unitsOf = useUnitsOf();
+  return ({ valve_id: id, plate }) => printersOf(unitsOf(named(id, plate.family)));
 }

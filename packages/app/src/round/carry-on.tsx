@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { lastReading } from '@holvek/core';
 import { XStack, YStack } from '@/ui/kit';
 import type { RoundRow } from './use-round-rows';
-import { useUnits } from '@/settings/use-units';
+import { useUnitsOf } from '@/settings/use-units';
 import { Card, Pill } from '@/ui/card';
 import { BigButton } from '@/ui/press';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
@@ -11,7 +11,7 @@ import { Heading, Muted, Strong, Words } from '@/ui/words';
 /** Work that was left: what it was at, and what stands open because of it. */
 export function CarryOn({ row: { valve, run, openEnds, phase } }: { readonly row: RoundRow }) {
   const router = useRouter();
-  const units = useUnits();
+  const units = useUnitsOf()(valve);
   if (!run) return null;
   const now = lastReading(run, 'setting');
   const isSetting = phase === 'set';

@@ -4,7 +4,7 @@ import Check from 'lucide-react-native/icons/check';
 import { View, XStack, YStack } from '@/ui/kit';
 import type { RoundRow } from './use-round-rows';
 import { phaseWord } from '@/run/phase-rail';
-import { useUnits, type Units } from '@/settings/use-units';
+import { useUnitsOf, type Units } from '@/settings/use-units';
 import { aimWords } from '@/valve/aim-words';
 import { useInk } from '@/theme/use-ink';
 import { Pill } from '@/ui/card';
@@ -26,9 +26,9 @@ const looks = {
 /** One valve of a round: its place in the order, what it is to hold, where it stands. */
 export function RoundLine({ row, place, isLast }: Props) {
   const router = useRouter();
-  const units = useUnits();
   const ink = useInk();
   const { valve, run, isSignedToday, lastSheet } = row;
+  const units = useUnitsOf()(valve);
   const isDone = isSignedToday && lastSheet !== undefined;
   const tone = isDone ? outcomeTone(lastSheet.body) : run ? 'work' : 'quiet';
   const isGood = tone === 'good';

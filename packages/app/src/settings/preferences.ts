@@ -1,11 +1,11 @@
-import { may, roles, whoMay, type HouseAction } from '@holvek/core';
+import { flowUnits, may, pressureUnits, roles, whoMay, type HouseAction } from '@holvek/core';
 import { useSyncExternalStore } from 'react';
 import { z } from 'zod';
 
 /** What one person on one phone has chosen. */
 export const preferencesSchema = z.object({
-  pressureUnit: z.enum(['kPa', 'bar', 'mbar', 'psi', 'MPa', 'kgf/cm2', 'mH2O']).catch('kPa'),
-  flowUnit: z.enum(['L/s', 'L/min', 'm3/h', 'gpm']).catch('L/s'),
+  pressureUnit: z.enum(pressureUnits).catch('kPa'),
+  flowUnit: z.enum(flowUnits).catch('L/s'),
   theme: z.enum(['system', 'light', 'dark']).catch('system'),
   /** Who is signed in here; without a network, who was when there was one. */
   technician: z.string().max(80).catch(''),

@@ -1,5 +1,13 @@
-import { printFigure, printQuantity, unbroken } from '@holvek/core';
-import { useMemo } from 'react';
+import {
+  printFigure,
+  printQuantity,
+  unbroken,
+  unitFor,
+  type PressureUnit,
+  type ReadIn,
+} from '@holvek/core';
+import { createContext, useContext, useMemo } from 'react';
+import { useHouseRules } from '@/data/queries';
 import { usePreferences } from './preferences';
 
 export type Units = {
@@ -11,17 +19,37 @@ export type Units = {
   readonly flowWithUnit: (m3s: number) => string;
 };
 
-/** Printing in the units of this phone. */
+/** Printing pressures in one unit and flows in another. */
+export const unitsIn = (pressure: string, flow: string): Units => ({
+  pressure,
+  flow,
+  figure: (pa, resolution) => unbroken(printFigure(pa, pressure, resolution)),
+  withUnit: (pa, resolution) => unbroken(printQuantity(pa, pressure, resolution)),
+  flowWithUnit: (m3s) => unbroken(printQuantity(m3s, flow)),
+});
+
+/** The unit of the valve that a screen is about; undefined where it is about none. */
+export const PressureUnitContext = createContext<string | undefined>(undefined);
+
+/** Printing in the units of the valve that the screen is about, else of this phone. */
 export function useUnits(): Units {
+  const own = useContext(PressureUnitContext);
   const { pressureUnit, flowUnit } = usePreferences();
-  return useMemo(
-    () => ({
-      pressure: pressureUnit,
-      flow: flowUnit,
-      figure: (pa, resolution) => unbroken(printFigure(pa, pressureUnit, resolution)),
-      withUnit: (pa, resolution) => unbroken(printQuantity(pa, pressureUnit, resolution)),
-      flowWithUnit: (m3s) => unbroken(printQuantity(m3s, flowUnit)),
-    }),
-    [pressureUnit, flowUnit],
-  );
+  const pressure = own ?? pressureUnit;
+  return useMemo(() => unitsIn(pressure, flowUnit), [pressure, flowUnit]);
+}
+
+/** For lists of many valves: printing in the units of each. */
+export function useUnitsOf(): (valve: ReadIn) => Units {
+  const rules = useHouseRules();
+  const { pressureUnit, flowUnit } = usePreferences();
+  return useMemo(() => {
+    const made = new Map<PressureUnit, Units>();
+    return (valve) => {
+      const unit = unitFor(valve, rules, pressureUnit);
+      const known = made.get(unit) ?? unitsIn(unit, flowUnit);
+      made.set(unit, known);
+      return known;
+    };
+  }, [rules, pressureUnit, flowUnit]);
 }

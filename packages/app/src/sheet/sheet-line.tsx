@@ -3,7 +3,7 @@ import { format } from 'date-fns/format';
 import { useRouter, type Href } from 'expo-router';
 import { outcomeTone } from './outcome';
 import type { ListedSheet } from './unfiled';
-import { usePrinters } from '@/report/use-printers';
+import { usePrintersOf } from '@/report/use-printers';
 import { Pill } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';
 import { Press } from '@/ui/press';
@@ -16,7 +16,7 @@ export function SheetLine({
   readonly sheet: ListedSheet;
 }) {
   const router = useRouter();
-  const print = usePrinters();
+  const print = usePrintersOf()(body);
   return (
     <Press
       onPress={() => router.push(path as Href)}

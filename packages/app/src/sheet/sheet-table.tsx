@@ -6,7 +6,8 @@ import { DoubtCard } from './doubt-card';
 import { outcomeTone } from './outcome';
 import type { ListedSheet } from './unfiled';
 import { ReportView } from '@/report/report-view';
-import { usePrinters } from '@/report/use-printers';
+import { usePrintersOf } from '@/report/use-printers';
+import { UnitsOfValve, useNamedValve } from '@/settings/units-of-valve';
 import { Pill } from '@/ui/card';
 import { DataTable } from '@/ui/data-table';
 import { ScrollView, XStack, YStack } from '@/ui/kit';
@@ -15,11 +16,11 @@ import { WordButton } from '@/ui/press';
 import type { TableColumn } from '@/ui/table-column';
 import { Muted, Title } from '@/ui/words';
 
-type Print = ReturnType<typeof usePrinters>;
+type PrintOf = ReturnType<typeof usePrintersOf>;
 
 const signed = ({ body }: ListedSheet): string => format(body.signed_at_ms, 'd MMM yyyy');
 
-const columnsIn = (print: Print): readonly TableColumn<ListedSheet>[] => [
+const columnsIn = (printOf: PrintOf): readonly TableColumn<ListedSheet>[] => [
   {
     id: 'signed',
     head: 'Signed',
@@ -29,7 +30,13 @@ const columnsIn = (print: Print): readonly TableColumn<ListedSheet>[] => [
   },
   { id: 'tag', head: 'Tag', width: 84, isFigure: true, text: ({ body }) => body.valve_tag },
   { id: 'name', head: 'Name', width: 120, grows: true, text: ({ body }) => body.valve_name },
-  { id: 'left', head: 'Left', width: 170, grows: true, text: ({ body }) => leftWords(body, print) },
+  {
+    id: 'left',
+    head: 'Left',
+    width: 170,
+    grows: true,
+    text: ({ body }) => leftWords(body, printOf(body)),
+  },
   { id: 'by', head: 'By', width: 110, text: ({ body }) => body.technician },
   {
     id: 'revision',
@@ -70,7 +77,8 @@ export function SheetTable({
   readonly empty: ReactNode;
 }) {
   const router = useRouter();
-  const print = usePrinters();
+  const printOf = usePrintersOf();
+  const named = useNamedValve();
   const [chosen, setChosen] = useState<string>();
   const sheet = sheets.find(({ key }) => key === chosen) ?? sheets[0];
   return (
@@ -78,7 +86,7 @@ export function SheetTable({
       <DataTable
         label="Sheets"
         rows={sheets}
-        columns={columnsIn(print)}
+        columns={columnsIn(printOf)}
         keyOf={({ key }) => key}
         selected={sheet?.key}
         onSelect={({ key }) => setChosen(key)}
@@ -95,7 +103,9 @@ export function SheetTable({
                 <Muted>{`${sheet.body.valve_name} · ${signed(sheet)}`}</Muted>
               </YStack>
               <DoubtCard body={sheet.body} />
-              <ReportView body={sheet.body} />
+              <UnitsOfValve valve={named(sheet.body.valve_id, sheet.body.plate.family)}>
+                <ReportView body={sheet.body} />
+              </UnitsOfValve>
               <WordButton onPress={() => router.push(sheet.path as Href)}>
                 open the sheet, take it away
               </WordButton>

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { aimWords } from './aim-words';
 import type { ValveRow } from './use-valve-rows';
 import { standingTone } from './valve-state';
-import { useUnits } from '@/settings/use-units';
+import { useUnitsOf } from '@/settings/use-units';
 import { Pill } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';
 import { Press } from '@/ui/press';
@@ -11,7 +11,7 @@ import { Muted, Strong } from '@/ui/words';
 /** One valve in the list of a phone. */
 export function ValveLine({ row: { valve, standing } }: { readonly row: ValveRow }) {
   const router = useRouter();
-  const units = useUnits();
+  const units = useUnitsOf()(valve);
   return (
     <Press
       onPress={() => router.push(`/valves/${valve.id}`)}

@@ -6,7 +6,8 @@ import { aimWords } from './aim-words';
 import type { ValveRow } from './use-valve-rows';
 import { ValvePage } from './valve-page';
 import { standingTone } from './valve-state';
-import { useUnits, type Units } from '@/settings/use-units';
+import { UnitsOfValve } from '@/settings/units-of-valve';
+import { useUnitsOf } from '@/settings/use-units';
 import { Pill } from '@/ui/card';
 import { DataTable } from '@/ui/data-table';
 import { XStack } from '@/ui/kit';
@@ -17,7 +18,7 @@ const day = (at: Date | number | undefined): string => (at ? format(at, 'd MMM y
 /** What has no date stands behind all that has one. */
 const time = (at: Date | number | undefined): number => (at ? Number(at) : Infinity);
 
-const columnsIn = (units: Units): readonly TableColumn<ValveRow>[] => [
+const columnsIn = (unitsOf: ReturnType<typeof useUnitsOf>): readonly TableColumn<ValveRow>[] => [
   { id: 'tag', head: 'Tag', width: 84, isFigure: true, text: ({ valve }) => valve.tag },
   { id: 'name', head: 'Name', width: 140, grows: true, text: ({ valve }) => valve.name },
   { id: 'place', head: 'Place', width: 110, grows: true, text: ({ valve }) => valve.place },
@@ -28,7 +29,12 @@ const columnsIn = (units: Units): readonly TableColumn<ValveRow>[] => [
     isExtra: true,
     text: ({ valve }) => familyName[valve.plate.family],
   },
-  { id: 'aim', head: 'Asked for', width: 178, text: ({ valve }) => aimWords(valve, units) },
+  {
+    id: 'aim',
+    head: 'Asked for',
+    width: 178,
+    text: ({ valve }) => aimWords(valve, unitsOf(valve)),
+  },
   {
     id: 'set',
     head: 'Set on',
@@ -66,7 +72,7 @@ export function ValveTable({
   readonly empty: ReactNode;
 }) {
   const router = useRouter();
-  const units = useUnits();
+  const unitsOf = useUnitsOf();
   const [chosen, setChosen] = useState<string>();
   const row = rows.find(({ valve }) => valve.id === chosen) ?? rows[0];
   return (
@@ -74,7 +80,7 @@ export function ValveTable({
       <DataTable
         label="Valves"
         rows={rows}
-        columns={columnsIn(units)}
+        columns={columnsIn(unitsOf)}
         keyOf={({ valve }) => valve.id}
         selected={row?.valve.id}
         onSelect={({ valve }) => setChosen(valve.id)}
@@ -84,7 +90,9 @@ export function ValveTable({
       />
       {row ? (
         <SidePane label={`${row.valve.tag}, selected`}>
-          <ValvePage key={row.valve.id} valve={row.valve} isPane />
+          <UnitsOfValve valve={row.valve}>
+            <ValvePage key={row.valve.id} valve={row.valve} isPane />
+          </UnitsOfValve>
         </SidePane>
       ) : null}
     </XStack>

@@ -2,6 +2,7 @@ import type { Valve } from '@holvek/core';
 import { useLocalSearchParams } from 'expo-router';
 import type { ReactNode } from 'react';
 import { useValves } from '@/data/queries';
+import { UnitsOfValve } from '@/settings/units-of-valve';
 import { Screen } from '@/shell/screen';
 import { Loading, Trouble } from '@/ui/states';
 
@@ -11,7 +12,7 @@ export function WithValve({ children }: { readonly children: (valve: Valve) => R
   const valves = useValves();
   const valve = valves.data?.find((each) => each.id === id);
   if (valves.isPending) return <Loading what="Fetching the valve" />;
-  if (valve) return <>{children(valve)}</>;
+  if (valve) return <UnitsOfValve valve={valve}>{children(valve)}</UnitsOfValve>;
   return (
     <Screen title="Valve" back>
       <Trouble

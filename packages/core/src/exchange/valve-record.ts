@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { plateSchema } from '../family';
+import { pressureUnits } from '../quantity';
 import { dutySchema, otherTargetsSchema, targetSchema, twinSketchSchema } from '../valve';
 
 const aboutText = z.string().max(120).optional();
@@ -30,6 +31,8 @@ export const valveSchema = z.object({
   duty: dutySchema.optional(),
   /** Months between its visits, where its owner wants others than its duty's. */
   visit_months: z.number().int().min(1).max(240).optional(),
+  /** Its figures are shown in it, where it is another than its kind's or the phone's. */
+  unit: z.enum(pressureUnits).optional(),
   /** Taken out of the register's rounds, with its records kept; absent while it is in use. */
   retired: z.object({ why: z.string().min(1).max(400), on: z.iso.date() }).optional(),
 });

@@ -1,5 +1,6 @@
 export * from './kinds';
 export * from './units';
+export * from './trade-units';
 export * from './parse';
 export { hasEitherMark, plainCharacters, readNumber } from './number-text';
 export * from './print';

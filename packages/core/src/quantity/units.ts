@@ -3,6 +3,7 @@ const G = 9.80665;
 const INCH = 0.0254;
 const POUND = 0.45359237;
 const US_GALLON = 231 * INCH ** 3;
+const CUBIC_FOOT = (12 * INCH) ** 3;
 const WATER_4C = 999.972;
 const WATER_20C = 998.207;
 const MERCURY_0C = 13595.1;
@@ -80,6 +81,13 @@ export const units: readonly UnitRow[] = [
   { symbol: 'L/min', kind: 'flow', factor: 1e-3 / 60, from: 'litre', spoken: ['lpm'] },
   { symbol: 'm3/h', kind: 'flow', factor: 1 / 3600, from: 'SI', spoken: ['cmh'] },
   { symbol: 'gpm', kind: 'flow', factor: US_GALLON / 60, from: 'US gallon of 231 cubic inches' },
+  {
+    symbol: 'scfh',
+    kind: 'flow',
+    factor: CUBIC_FOOT / 3600,
+    from: 'cubic foot of 12 inches, at standard conditions',
+    spoken: ['cfh', 'ft3/h', 'ft3/hr'],
+  },
   { symbol: 'turn', kind: 'turns', factor: 1, from: 'exact', spoken: ['turns', 'rev'] },
   { symbol: 'A', kind: 'current', factor: 1, from: 'SI' },
   { symbol: 'mA', kind: 'current', factor: 1e-3, from: 'SI' },

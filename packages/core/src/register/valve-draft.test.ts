@@ -48,6 +48,12 @@ describe('a valve as it is written down', () => {
     expect(read).toEqual({ ...valve, name: 'South hall' });
   });
 
+  test('a unit of its own is kept, may be another, and may be given up', () => {
+    const draft = draftOf({ ...sample('gas'), unit: 'mbar' }, writing);
+    const unitAs = (unit: string) => readDraft(typed(draft, { unit }), reading).valve?.unit;
+    expect([unitAs('mbar'), unitAs('inH2O'), unitAs('')]).toEqual(['mbar', 'inH2O', undefined]);
+  });
+
   test.each(familyNames)('a new %s asks for all that it lacks, field by field', (family) => {
     const draft = newDraft(family);
     const { valve, issues } = readDraft(draft, reading);

@@ -1,4 +1,5 @@
 import { adjustersOf, definitionOf, families, isWorkedOut, type Family } from '../family';
+import { pressureUnits } from '../quantity';
 import {
   choiceOf,
   isInstrument,
@@ -52,6 +53,13 @@ const visited: readonly PlateFact[] = [
     factor: 1,
     why: 'Only where it is another than its duty’s.',
     optional: true,
+  },
+  {
+    path: 'unit',
+    label: 'Its figures are shown in',
+    why: 'Left open, they are as its kind’s, else as the phone’s.',
+    optional: true,
+    ...choiceOf(Object.fromEntries(pressureUnits.map((unit) => [unit, unit]))),
   },
 ];
 const rated: readonly PlateFact[] = [

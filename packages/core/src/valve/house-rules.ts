@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { pressureUnits } from '../quantity';
 import { defaultVisits, visitRulesSchema, type VisitRules } from './duty';
 
 const fraction = z.number().min(0).max(1);
@@ -121,6 +122,8 @@ export const houseRulesSchema = z.object({
   visits: visitRulesSchema.optional(),
   /** Absent in what was frozen before there were any. */
   instruments: instrumentRulesSchema.optional(),
+  /** In which unit the figures of a family are shown; of one that is absent in the phone's. */
+  units_by_family: z.record(z.string().max(40), z.enum(pressureUnits)).optional(),
 });
 export type HouseRules = z.infer<typeof houseRulesSchema>;
 

@@ -196,6 +196,7 @@ const tensionUnit: Valve = {
 const gas = (tag: string, name: string, seed: number, found: number): Valve => ({
   ...entry(tag, name, 'Lodge, boiler room'),
   target: target(2.1, 0.1, 3.5, 'The burner’s plate asks for 21 mbar at its inlet.'),
+  unit: 'mbar',
   plate: {
     family: 'gas',
     size_dn: 40,

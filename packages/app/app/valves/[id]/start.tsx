@@ -29,6 +29,7 @@ import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
 import { HeightField, hungAt } from '@/gauge/height-field';
 import { useBarred } from '@/people/use-licence';
 import { usePreferences } from '@/settings/preferences';
+import { UnitsOfValve } from '@/settings/units-of-valve';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
@@ -59,7 +60,11 @@ export default function StartScreen() {
         />
       </Screen>
     );
-  return <StartForm valve={valve} gauges={gauges} isPractice={practice === '1'} />;
+  return (
+    <UnitsOfValve valve={valve}>
+      <StartForm valve={valve} gauges={gauges} isPractice={practice === '1'} />
+    </UnitsOfValve>
+  );
 }
 
 /** Sides that need a gauge, the judging one first; the others are only watched. */

@@ -14,6 +14,7 @@ import { Figure, Muted, Words } from '@/ui/words';
 import { eventTrouble, parseTrouble } from '@/words/trouble';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '−', '0', '.'] as const;
+/** Always at hand; beside them the unit of the valve and that on the face of the gauge. */
 const UNITS = ['kPa', 'bar', 'psi', 'mbar'] as const;
 
 /** Large keys for a reading of a hand-held gauge; any unit may be typed as well. */
@@ -63,7 +64,7 @@ export function ReadingPad({
       ) : null}
       <WhatItSays read={read} gauge={gauge} hint={hint} />
       <XStack gap="$2">
-        {UNITS.map((each) => (
+        {[...new Set([...UNITS, units.pressure, gauge.unit])].map((each) => (
           <Press
             key={each}
             flex={1}

@@ -1,0 +1,24 @@
+import type { Valve } from '../exchange';
+import type { PressureUnit } from '../quantity';
+import type { HouseRules } from '../valve';
+
+/** What tells in which unit a valve is read. */
+export type ReadIn = {
+  readonly unit?: Valve['unit'];
+  readonly plate: Pick<Valve['plate'], 'family'>;
+};
+
+/**
+ * The unit in which a valve's figures are shown: its own, else that of its kind in this house, else
+ * that of the phone.
+ *
+ * @example unitFor({ plate: { family: 'gas' } }, { units_by_family: { gas: 'mbar' } }, 'kPa') // → 'mbar'
+ */
+export function unitFor(
+  { unit, plate }: ReadIn,
+  { units_by_family: byFamily }: Pick<HouseRules, 'units_by_family'>,
+  phone: PressureUnit,
+): PressureUnit {
+  const kinds = new Map(Object.entries(byFamily ?? {}));
+  return unit ?? kinds.get(plate.family) ?? phone;
+}

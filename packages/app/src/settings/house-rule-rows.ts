@@ -4,7 +4,9 @@ import {
   type GasLockupRules,
   type HouseRules,
   type InstrumentRules,
+  type JudgementRules,
   type NoFlowWatchRules,
+  judgementOf,
   visitRules,
   type VisitRules,
 } from '@holvek/core';
@@ -18,6 +20,7 @@ export type RulePath =
   | `lockup_gas.${keyof GasLockupRules}`
   | `no_flow_watch.${keyof NoFlowWatchRules}`
   | `visits.${keyof VisitRules}`
+  | `judgement.${keyof JudgementRules}`
   | `min_flow.${number}.flow_m3s`;
 
 /** How a figure is written: shown value = stored value × scale, or a pressure in the unit of this phone. */
@@ -65,6 +68,11 @@ export const ruleGroups: readonly RuleGroup[] = [
       row('gauge_high_fraction', 'and below this share', percent),
       row('tur_wanted', 'Tolerance to gauge error, wanted', { unit: 'to 1', scale: 1 }),
       row('tur_least', 'Tolerance to gauge error, least', { unit: 'to 1', scale: 1 }),
+      row('judgement.height_known_m', 'Height of a gauge is known within', { unit: 'm', scale: 1 }),
+      row('judgement.eye_divisions', 'An eye catches a first dribble within', {
+        unit: 'divisions',
+        scale: 1,
+      }),
     ],
   },
   {
@@ -72,6 +80,7 @@ export const ruleGroups: readonly RuleGroup[] = [
     rows: [
       row('chance_past_limit', 'Chance of passing a limit that a move may carry', percent),
       row('chance_past_lane', 'Chance of passing the lane that a move may carry', percent),
+      row('judgement.done_sure', 'Sure that it stands in its lane before it is done', percent),
       row('largest_turn', 'Largest single move', { unit: 'turns', scale: 1 }),
       row('direction_trust', 'Trust in the direction on a plate', percent),
       row('spring_rate_sd_fraction', 'Spread of a spring chart’s rate', percent),
@@ -91,6 +100,7 @@ export const ruleGroups: readonly RuleGroup[] = [
         unit: 'divisions/min',
         scale: 1,
       }),
+      row('judgement.no_flow_sure', 'Sure of a rise’s shape before it is believed', percent),
       row('bleed_cycles', 'Bleeding cycles', count),
     ],
   },
@@ -148,6 +158,8 @@ export const ruleGroups: readonly RuleGroup[] = [
       row('edge_failures', 'Lights that fail at one pressure make it an edge', count),
       row('instruments.light_fail_cost', 'A failed light counts as so many lights', count),
       row('instruments.late_spark_share', 'Late spark, share of the trial', percent),
+      row('judgement.flame_lit', 'Flame signal from which it is lit, of full', percent),
+      row('judgement.flame_good', 'Flame signal from which it is good, of full', percent),
     ],
   },
   {
@@ -164,6 +176,12 @@ export const ruleGroups: readonly RuleGroup[] = [
         unit: '% of span',
         scale: 100,
       }),
+      row('judgement.signal_ends', 'Output begins and ends within, of the signal', percent),
+      row('judgement.first_band', 'First band of a controller', percent),
+      row('judgement.first_reset_min', 'First reset of a controller', {
+        unit: 'min a repeat',
+        scale: 1,
+      }),
       row('instruments.alignment_tolerance_pa', 'Output may move in an alignment sweep', pressure),
     ],
   },
@@ -171,6 +189,8 @@ export const ruleGroups: readonly RuleGroup[] = [
     title: 'Electronic pilots',
     rows: [
       row('months_between_visits', 'Months that the log on its card must reach', count),
+      row('judgement.stroke_slack', 'Stroke may be short or long by', percent),
+      row('judgement.clock_slack_min', 'Its clock may be off by', { unit: 'min', scale: 1 }),
       row('copper_ohm_m', 'Copper that cables are reckoned with', { unit: 'Ω mm²/m', scale: 1e6 }),
       row('instruments.loop_headroom_v', 'Kept in hand of a loop’s supply', {
         unit: 'V',
@@ -194,6 +214,7 @@ export const completeRules = (rules: HouseRules) => ({
   instruments: defaultInstrumentRules,
   ...rules,
   visits: visitRules(rules),
+  judgement: judgementOf(rules),
 });
 
 /** The figure at a path; undefined where there is none. */

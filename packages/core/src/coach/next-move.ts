@@ -12,6 +12,8 @@ export type MoveAim = {
   readonly approach: 'from_below' | 'from_above';
   /** Expanded uncertainty of a reading, Pa: the lane is narrowed by it before "done" is said. */
   readonly guard: number;
+  /** How sure it must be that it stands in the lane before it is done; 0.99 where nothing is said. */
+  readonly doneSure?: number | undefined;
   readonly chancePastLimit: number;
   readonly chancePastLane: number;
   readonly largestTurn: Turns;
@@ -89,9 +91,10 @@ function asRead(belief: Belief, reading: GaugePressure, aim: MoveAim): NextMove 
   if (belief.doubt > DOUBTFUL && mayReadAgain) return { kind: 'read_again' };
   if (reading < aim.lower + aim.guard || reading > aim.upper - aim.guard) return undefined;
   const inLane = chance(belief.hypotheses, (h) => between(h, aim.lower, aim.upper));
-  if (inLane >= SURE) return { kind: 'done', reading };
+  const sure = aim.doneSure ?? SURE;
+  if (inLane >= sure) return { kind: 'done', reading };
   // Only the doubt whether it was read right holds it back: looking again is cheaper than turning.
-  return inLane + belief.doubt >= SURE && mayReadAgain ? { kind: 'read_again' } : undefined;
+  return inLane + belief.doubt >= sure && mayReadAgain ? { kind: 'read_again' } : undefined;
 }
 
 function approachMove(belief: Belief, sign: 1 | -1, aim: MoveAim, guard: number): NextMove {

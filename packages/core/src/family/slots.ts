@@ -5,6 +5,7 @@ import {
   fittedSpring,
   instrumentRules,
   isInstrument,
+  judgementOf,
   minFlowFor,
   type AnyPlate,
   type HouseRules,
@@ -28,6 +29,8 @@ export type SlotPrinters = {
 export type Slots<P extends AnyPlate = AnyPlate> = Readonly<
   Record<string, (source: SlotSource<P>, print: SlotPrinters) => string>
 >;
+
+const percent = (share: number): string => `${Number((share * 100).toPrecision(3))} %`;
 
 const springWords = ({
   colour,
@@ -67,6 +70,9 @@ export const sharedSlots: Slots = {
   action: ({ plate }) => (isInstrument(plate) ? plate.action : ''),
   tolerance_span: ({ plate }) =>
     isInstrument(plate) ? `${(plate.tolerance_span * 100).toFixed(1)} %` : '',
+  signal_ends: ({ rules }) => percent(judgementOf(rules).signal_ends),
+  first_band: ({ rules }) => percent(judgementOf(rules).first_band),
+  first_reset: ({ rules }) => `${judgementOf(rules).first_reset_min} min a repeat`,
   parked_low: ({ rules }, { pressure }) => pressure(rules.parked_low_pa),
   overdemand: ({ rules }) => `${rules.overdemand_factor}`,
   proving_cycles: ({ rules }) => `${rules.proving_cycles}`,

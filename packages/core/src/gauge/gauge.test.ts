@@ -66,12 +66,12 @@ describe('uncertainty', () => {
   test.each([
     ['read at rest', {}, {}, { accuracy: 1443.376, resolution: 577.35, reading: 500 }],
     ['over cycles', { cycles: { deviation: 3000, count: 4 } }, {}, { repeatability: 1500 }],
-    ['caught by eye', { byEye: true }, {}, { eye: 1000 }],
-    ['at its tapping', { lineDensity: 998.2 }, {}, { height: undefined }],
+    ['caught by eye', { byEye: 0.5 }, {}, { eye: 1000 }],
+    ['at its tapping', { lineDensity: 998.2, heightKnown: 0.05 }, {}, { height: undefined }],
     // 998.2 · 9.80665 · 0.05 / √3
     [
       'off its tapping',
-      { lineDensity: 998.2 },
+      { lineDensity: 998.2, heightKnown: 0.05 },
       { height_above_tapping_m: -3 },
       { height: 282.583 },
     ],

@@ -42,22 +42,21 @@ export function readingUncertainty(gauge: Gauge, repeatability = 0): Uncertainty
 export const resultUncertainty = (gauge: Gauge): number =>
   readingUncertainty(gauge, gauge.resolution_pa / 4).expanded;
 
-/** How well the height of a gauge is known, m either way. */
-const HEIGHT_KNOWN = 0.05;
-
 export type SettingDoubts = {
   /** Standard deviation of repeated cycles, Pa, and how many there were. */
   readonly cycles?: { readonly deviation: number; readonly count: number } | undefined;
   /** What stands in the line to the gauge, kg/m³; 0 where it weighs nothing. */
   readonly lineDensity?: number;
-  /** Caught by eye, at the first dribble, rather than read at rest or found in a log. */
-  readonly byEye?: boolean;
+  /** How well the height of the gauge is known, m either way. */
+  readonly heightKnown?: number;
+  /** Caught by eye, at the first dribble, rather than read at rest or found in a log: within so many divisions. */
+  readonly byEye?: number | undefined;
 };
 
 /**
  * Uncertainty of a setting as it is left, with all that it is made of.
  *
- *     U = 2 · √( (accuracy/√3)² + (division/√12)² + (division/4)² + (s/√n)² + (ρ·g·5 cm/√3)² + (division/2)² )
+ *     U = 2 · √( (accuracy/√3)² + (division/√12)² + (division/4)² + (s/√n)² + (ρ·g·Δh/√3)² + (eye · division)² )
  *
  * the height only where the gauge hangs off its tapping, the last only where an eye caught it.
  *
@@ -66,7 +65,7 @@ export type SettingDoubts = {
  */
 export function settingUncertainty(
   gauge: Gauge,
-  { cycles, lineDensity = 0, byEye = false }: SettingDoubts = {},
+  { cycles, lineDensity = 0, heightKnown = 0, byEye = 0 }: SettingDoubts = {},
 ): Uncertainty {
   const { resolution_pa: division, height_above_tapping_m: height } = gauge;
   const all: readonly UncertaintyPart[] = [
@@ -76,9 +75,9 @@ export function settingUncertainty(
     { from: 'repeatability', standard: cycles ? cycles.deviation / Math.sqrt(cycles.count) : 0 },
     {
       from: 'height',
-      standard: height === 0 ? 0 : (lineDensity * 9.80665 * HEIGHT_KNOWN) / Math.sqrt(3),
+      standard: height === 0 ? 0 : (lineDensity * 9.80665 * heightKnown) / Math.sqrt(3),
     },
-    { from: 'eye', standard: byEye ? division / 2 : 0 },
+    { from: 'eye', standard: byEye * division },
   ];
   const parts = all.filter(({ standard }) => standard > 0);
   return { expanded: 2 * Math.hypot(...parts.map(({ standard }) => standard)), parts };

@@ -11,7 +11,7 @@ import {
   stepsOfKind,
   switchCycles,
 } from '../step';
-import { hasContact, type AdjusterSpec, type SwitchBand } from '../valve';
+import { hasContact, judgementOf, type AdjusterSpec, type SwitchBand } from '../valve';
 import type { Run } from './run';
 
 /** How the figure that is left was come by. */
@@ -87,10 +87,12 @@ function doubtOf(
   const gauge = gauges[role];
   if (!gauge) return { uncertainty: 0 };
   if (started.sheet_version !== 3) return { uncertainty: resultUncertainty(gauge) };
+  const judgement = judgementOf(started.house_rules);
   const { expanded, parts } = settingUncertainty(gauge, {
     cycles: cycles.length > 1 ? { deviation: deviation(cycles), count: cycles.length } : undefined,
     lineDensity: lineDensityOf(started.plate),
-    byEye,
+    heightKnown: judgement.height_known_m,
+    byEye: byEye ? judgement.eye_divisions : 0,
   });
   return { uncertainty: expanded, parts };
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { pressureUnits } from '../quantity';
+import { defaultJudgement, judgementRulesSchema } from './judgement-rules';
 import { defaultVisits, visitRulesSchema, type VisitRules } from './duty';
 
 const fraction = z.number().min(0).max(1);
@@ -122,6 +123,8 @@ export const houseRulesSchema = z.object({
   visits: visitRulesSchema.optional(),
   /** Absent in what was frozen before there were any. */
   instruments: instrumentRulesSchema.optional(),
+  /** Absent in what was frozen before there were any: the ordinary ones held then. */
+  judgement: judgementRulesSchema.optional(),
   /** In which unit the figures of a family are shown; of one that is absent in the phone's. */
   units_by_family: z.record(z.string().max(40), z.enum(pressureUnits)).optional(),
 });
@@ -164,6 +167,7 @@ export const defaultHouseRules: HouseRules = {
   search_turn: 0.25,
   months_between_visits: 12,
   visits: defaultVisits,
+  judgement: defaultJudgement,
   min_flow: [
     { size_dn: 40, flow_m3s: 0.3e-3 },
     { size_dn: 50, flow_m3s: 0.5e-3 },
@@ -175,7 +179,8 @@ export const defaultHouseRules: HouseRules = {
   ],
 };
 
-const { visits: _visits, ...beforeVisits } = defaultHouseRules;
+const { judgement: _judgement, ...beforeJudgement } = defaultHouseRules;
+const { visits: _visits, ...beforeVisits } = beforeJudgement;
 const {
   no_flow_watch: _watch,
   edge_failures: _edges,
@@ -185,6 +190,7 @@ const {
 const { lockup_gas: _gas, ...beforeGas } = beforeWatch;
 /** What was ordinary in versions before: runs that were begun with it come in for as long as phones keep them. */
 export const earlierHouseRules: readonly HouseRules[] = [
+  beforeJudgement,
   beforeVisits,
   beforeWatch,
   { ...beforeGas, chance_past_limit: 0.01, overdemand_factor: 1.5 },

@@ -2,6 +2,7 @@ export * from './adjuster';
 export * from './capabilities';
 export * from './duty';
 export * from './house-rules';
+export * from './judgement-rules';
 export * from './lockup-allowed';
 export * from './log-card';
 export * from './loop-budget';

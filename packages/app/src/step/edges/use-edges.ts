@@ -1,4 +1,4 @@
-import { aimOfLight, flameLevels, lightsView, promptOf, type StepOf } from '@holvek/core';
+import { aimOfLight, flameOf, lightsView, promptOf, type StepOf } from '@holvek/core';
 import { useState } from 'react';
 import { useReading, type TypedValue } from '../parts/use-reading';
 import { useTurn } from '../parts/use-turn';
@@ -52,8 +52,8 @@ export function useEdges(step: StepOf<'edges'>) {
     /** Lights against the stand-in, whose signal says what came of it. */
     lightLinked: () => {
       const signal = latest(seen, 'travel')?.value ?? 0;
-      const isLit = signal > flameLevels.lit;
-      light(isLit, isLit && signal < flameLevels.good);
+      const { lit, weak } = flameOf(run, signal);
+      light(lit, weak);
     },
   };
 }

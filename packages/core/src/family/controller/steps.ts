@@ -209,7 +209,7 @@ export const controllerProcedure: Procedure = {
       id: 'first_settings',
       phase: 'prove',
       kind: 'act',
-      say: 'First settings: band 100 %, reset 0.1 min a repeat',
+      say: 'First settings: band {first_band}, reset {first_reset}',
       why: 'For pressure and level. The step test tells what it really wants.',
     },
     {

@@ -85,8 +85,8 @@ export const positionerProcedure2: Procedure = {
       to: {
         stops: true,
         why:
-          'The output must begin within the first 4 % of the signal, and reach the supply within the last ' +
-          '4 %. A range arm is loosened, moved to the smaller or larger figure on its scale, and tightened. ' +
+          'The output must begin within the first {signal_ends} of the signal, and reach the supply ' +
+          'within the last {signal_ends}. A range arm is loosened, moved to the smaller or larger figure on its scale, and tightened. ' +
           'Full signal is the valve {full_means}.',
       },
     },

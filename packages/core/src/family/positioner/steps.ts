@@ -185,7 +185,7 @@ export const positionerProcedure: Procedure = {
       school: 'end_points',
       measure: 'ends',
       say: 'Both ends by output pressure, until both hold',
-      why: 'The output must begin within the first 4 % of the signal, and reach the supply within the last 4 %.',
+      why: 'The output must begin within the first {signal_ends} of the signal, and reach the supply within the last {signal_ends}.',
     },
     {
       id: 'as_left',

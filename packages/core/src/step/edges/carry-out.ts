@@ -1,7 +1,7 @@
 import { confirm } from '../behaviour';
 import type { Hand } from '../hand';
 import type { StepOf } from '../shapes';
-import { flameLevels, lightsLeft, lightsView, PURGED } from './lights';
+import { flameOf, lightsLeft, lightsView, PURGED } from './lights';
 import { edgesPrompt } from './prompt';
 
 /** More than any search asks for, and turns after which the gas counts as brought there. */
@@ -34,14 +34,13 @@ export function findEdges(hand: Hand, step: StepOf<'edges'>): boolean {
 }
 
 function tryLight(hand: Hand, step: StepOf<'edges'>): void {
-  const signal = hand.scale();
-  const lit = signal > flameLevels.lit;
+  const { lit, weak } = flameOf(hand.run, hand.scale());
   hand.add({
     type: 'light_tried',
     step_id: step.id,
     role: 'outlet',
     reading: { ...hand.read('outlet'), confirmed: true },
     lit,
-    ...(lit && signal < flameLevels.good ? { weak: true } : {}),
+    ...(weak ? { weak: true } : {}),
   });
 }

@@ -1,6 +1,6 @@
 import { edgeSearch, middleOf, type EdgeSearch, type Middle, type MiddleError } from '../../coach';
 import type { Result } from '../../result';
-import { fittedSpring, hasFlame, instrumentRules, type FlamePlate } from '../../valve';
+import { fittedSpring, hasFlame, instrumentRules, judgementOf, type FlamePlate } from '../../valve';
 import { recordOf, stepsOfKind, type RunState } from '../run-state';
 import { settingView } from '../set/setting-view';
 import type { LightEvent, TriedLight } from './shape';
@@ -8,8 +8,15 @@ import type { LightEvent, TriedLight } from './shape';
 /** Key of the answer that says the purge has run. */
 export const PURGED = 'purged';
 
-/** Signal from which a flame counts as lit, and from which it counts as good, 0 … 1. */
-export const flameLevels = { lit: 0.5, good: 0.65 } as const;
+/** What a flame's signal says of a light: lit, and where it is, good or only weak. */
+export function flameOf(
+  run: Pick<RunState, 'started'>,
+  signal: number,
+): { readonly lit: boolean; readonly weak: boolean } {
+  const { flame_lit: least, flame_good: good } = judgementOf(run.started.house_rules);
+  const lit = signal > least;
+  return { lit, weak: lit && signal < good };
+}
 
 export const triedLight = (event: LightEvent): TriedLight => ({
   eventId: event.id,

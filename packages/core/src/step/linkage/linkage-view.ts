@@ -7,7 +7,14 @@ import {
   type ZeroSpanView,
 } from '../../coach';
 import { fractionOf } from '../../quantity';
-import { instrumentRules, isInstrument, MAIN, movesStem, type InstrumentPlate } from '../../valve';
+import {
+  instrumentRules,
+  isInstrument,
+  judgementOf,
+  MAIN,
+  movesStem,
+  type InstrumentPlate,
+} from '../../valve';
 import { instrumentOf, pointError, shareOf } from '../points/points-view';
 import type { CalPointEvent, TakenPoint } from '../points/shape';
 import { stepsOfKind, type RunState } from '../run-state';
@@ -17,10 +24,9 @@ const spotAt: Readonly<Record<number, Spot>> = { 0: 'low', 0.5: 'mid', 1: 'high'
 export const inputOfSpot: Readonly<Record<Spot, number>> = { low: 0, mid: 0.5, high: 1 };
 export const adjusterOfScrew = (screw: ScrewName): string => (screw === 'zero' ? MAIN : screw);
 
-/** Where the output should begin, and where it should reach the supply: shares of the signal. */
-const ENDS: Readonly<Record<number, number>> = { 0: 0.02, 1: 0.98 };
-/** Either way of that: within the first and the last 4 % of the signal. */
-const ENDS_TOLERANCE = 0.02;
+/** How far from an end of the signal the output should begin, or reach the supply: a share, as much either way. */
+const endsTolerance = ({ started }: Pick<RunState, 'started'>): number =>
+  judgementOf(started.house_rules).signal_ends / 2;
 
 /** The linkage step of a run; undefined where it has none. */
 const linkageOf = (run: Pick<RunState, 'steps'>) => stepsOfKind(run, 'linkage')[0];
@@ -34,7 +40,13 @@ function pointShare(run: Begun, event: Pick<CalPointEvent, 'step_id' | 'at' | 'o
   if (linkage?.measure !== 'ends' || linkage.id !== event.step_id)
     return shareOf(plate, event.output);
   const met = fractionOf(plate.input, event.output);
-  return event.at + (ENDS[event.at] ?? event.at) - (met.ok ? met.value : 0);
+  return event.at + beginsAt(run, event.at) - (met.ok ? met.value : 0);
+}
+
+/** Where in the signal the output should stand at one of its ends; between them at the point itself. */
+function beginsAt(run: Begun, at: number): number {
+  const tolerance = endsTolerance(run);
+  return at === 0 ? tolerance : at === 1 ? 1 - tolerance : at;
 }
 
 export const takenPoint = (run: Begun, event: CalPointEvent): TakenPoint => ({
@@ -91,7 +103,7 @@ export function linkageView(run: RunState): ZeroSpanView {
       ? -PER_TURN
       : PER_TURN;
   };
-  const tolerance = linkageOf(run)?.measure === 'ends' ? ENDS_TOLERANCE : plate.tolerance_span;
+  const tolerance = linkageOf(run)?.measure === 'ends' ? endsTolerance(run) : plate.tolerance_span;
   const view = zeroSpanView(run.linkage, {
     screws,
     tolerance,

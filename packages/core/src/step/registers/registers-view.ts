@@ -1,6 +1,6 @@
 import { registerOf, type RegisterKey } from '../../device';
 import { leastSquares } from '../../numerics';
-import { shortestInterval, type ElectronicsPlate } from '../../valve';
+import { judgementOf, shortestInterval, type ElectronicsPlate } from '../../valve';
 import { tableOf } from '../points/points-view';
 import { recordOf, type RunState } from '../run-state';
 import type { StepOf } from '../shapes';
@@ -69,9 +69,6 @@ export function registerWanted(
   }
 }
 
-/** Minutes that a clock may be off when it is set. */
-const CLOCK_SLACK = 2;
-
 export type RegisterState = {
   readonly key: RegisterKey;
   readonly wanted: number;
@@ -86,11 +83,12 @@ export function registersView(
   step: StepOf<'registers'>,
   nowMs: number,
 ): readonly RegisterState[] {
+  const { clock_slack_min: clockSlack } = judgementOf(run.started.house_rules);
   return step.registers.map((key) => {
     const held = recordOf(run, step).held[key];
     const wanted = registerWanted(run, step, key, held?.atMs ?? nowMs);
     const { perCount } = registerOf(key);
-    const slack = key === 'clock_minute' ? CLOCK_SLACK : perCount * 0.51;
+    const slack = key === 'clock_minute' ? clockSlack : perCount * 0.51;
     return {
       key,
       wanted,

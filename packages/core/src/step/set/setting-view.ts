@@ -9,7 +9,7 @@ import {
   type RatePrior,
 } from '../../coach';
 import { gaugeError, resultUncertainty, type Gauge } from '../../gauge';
-import { adjusterPlate, targetOf, type AdjusterSpec, type Target } from '../../valve';
+import { adjusterPlate, judgementOf, targetOf, type AdjusterSpec, type Target } from '../../valve';
 import type { RunState } from '../run-state';
 import { adjusterNow } from '../spring/spring-now';
 import { ratePrior } from './rate-prior';
@@ -132,6 +132,7 @@ export function aimOf(
     limit: sign * target.limit_pa,
     approach: spec.approach,
     guard: gauge ? Math.min(resultUncertainty(gauge), target.tolerance_pa / 2) : 0,
+    doneSure: judgementOf(rules).done_sure,
     chancePastLimit: rules.chance_past_limit,
     chancePastLane: rules.chance_past_lane,
     largestTurn: rules.largest_turn,

@@ -1,9 +1,8 @@
+import { judgementOf } from '../../valve';
 import { pilotOf } from '../registers/pilot-of';
 import { recordOf, stepsOfKind, type RunState } from '../run-state';
 import type { Stroke } from './shape';
 
-/** Share of the plate’s stroke that may be missing or too much. */
-const STROKE_SLACK = 0.1;
 export type StrokeVerdict = 'whole' | 'short' | 'long' | 'backwards';
 /** Whether both ends lie as far apart as the plate says; undefined before it was stroked. */
 export function strokeVerdict(run: RunState): StrokeVerdict | undefined {
@@ -11,7 +10,8 @@ export function strokeVerdict(run: RunState): StrokeVerdict | undefined {
   if (!stroke) return undefined;
   const share = (stroke.open - stroke.closed) / pilotOf(run).stroke_counts;
   if (share <= 0) return 'backwards';
-  return share < 1 - STROKE_SLACK ? 'short' : share > 1 + STROKE_SLACK ? 'long' : 'whole';
+  const { stroke_slack: slack } = judgementOf(run.started.house_rules);
+  return share < 1 - slack ? 'short' : share > 1 + slack ? 'long' : 'whole';
 }
 
 /** Both ends as they were found last; undefined before. */

@@ -1,12 +1,9 @@
 import { resultUncertainty } from '../../gauge';
-import { MAIN, targetOf } from '../../valve';
+import { judgementOf, MAIN, targetOf } from '../../valve';
 import { noBetterThan, notProved, proofAtMost, type Proof } from '../proof';
 import type { RunState } from '../run-state';
 import type { StepOf } from '../shapes';
 import { noFlowOf } from './freeze';
-
-/** Share of belief from which a shape is taken as known. */
-const SURE = 0.9;
 
 /** The outlet with nothing flowing: it levels, it rises no further than allowed, and never past the limit. */
 export function noFlowProofs(run: RunState, step: StepOf<'table'>): readonly Proof[] {
@@ -28,7 +25,7 @@ export function noFlowProofs(run: RunState, step: StepOf<'table'>): readonly Pro
     const isWithin = risesTo.verdict === 'pass' || risesTo.verdict === 'pass_without_margin';
     return [isWithin ? notProved(rise, 'cannot_tell') : risesTo, limited];
   }
-  const isSure = sure >= SURE;
+  const isSure = sure >= judgementOf(run.started.house_rules).no_flow_sure;
   const shaped =
     shape === 'creeps'
       ? noBetterThan(risesTo, isSure ? 'fail' : 'fail_without_margin', 'creeps')

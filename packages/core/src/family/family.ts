@@ -3,6 +3,7 @@ import type { LicenceKind } from '../people';
 import type { Draw } from '../plant';
 import type { Procedure } from '../step';
 import type { AdjusterSpec, AnyPlate, Duty, PlateFact, Side, Targets } from '../valve';
+import type { LineFluid } from './line-fluid';
 import type { Slots } from './slots';
 import type { ToolName } from './tool-names';
 
@@ -57,6 +58,8 @@ export type FamilyDefinition<S extends PlateSchema, I extends Issue> = {
   readonly draw: Draw<z.infer<S>>;
   /** On which side its leading adjuster holds, where the plate decides that. */
   readonly holdsOn?: (plate: z.infer<S>) => Side;
+  /** What its line carries, where the plate says it. */
+  readonly carries?: (plate: z.infer<S>) => LineFluid | undefined;
   /** A wrong spring is work of the run, not a reason not to start. */
   readonly changesSpringInRun?: boolean;
   /** Rules between the family's own figures. */

@@ -5,7 +5,8 @@ import { freezeSheet } from '../sheet';
 import { familyStarted, rehearsedFamily, type SampleName } from '../testing/family-samples';
 import { rehearsedDraft } from '../testing/samples';
 import { stepsOfKind } from '../step';
-import { procedures, procedureOf, definitionOf, families } from './list';
+import { adjustersOf, procedures, procedureOf, definitionOf, families } from './list';
+import type { LineFluid } from './line-fluid';
 import { headAt, lineDensityOf } from './gauge-head';
 
 describe('the column between a gauge and its tapping', () => {
@@ -21,6 +22,21 @@ describe('the column between a gauge and its tapping', () => {
     expect(lineDensityOf(plate)).toBe(density);
     expect(headAt(plate, { height_above_tapping_m: -2 })).toBeCloseTo(density * 9.80665 * -2, 6);
     expect(headAt(plate, undefined)).toBe(0);
+  });
+
+  test.each<[LineFluid | undefined, number, 'gas' | undefined]>([
+    ['water', 998.2, undefined],
+    ['steam', 998.2, undefined],
+    ['oil', 870, undefined],
+    ['air', 0, 'gas'],
+    ['gas', 0, 'gas'],
+    [undefined, 0, undefined],
+  ])('a regulator in a line of %s: %d kg/m³, lockup as on %s', (fluid, density, lockup) => {
+    const { plate } = familyStarted('self_operated');
+    if (plate.family !== 'self_operated') throw new Error('sample');
+    const own = { ...plate, arrangement: { ...plate.arrangement, fluid } };
+    expect(lineDensityOf(own)).toBe(density);
+    expect(adjustersOf(own)[0]!.fluid).toBe(lockup);
   });
 
   test('a valve set by a gauge that hangs high is set at its tapping, and the sheet says so', () => {

@@ -1,11 +1,15 @@
 import type { Gauge } from '../gauge';
 import { headCorrection } from '../quantity';
 import type { AnyPlate } from '../valve';
+import { fluids } from './line-fluid';
 import { definitionOf } from './list';
 
-/** What stands in the line to a family's gauges, kg/m³; 0 where it weighs nothing. */
-export const lineDensityOf = ({ family }: Pick<AnyPlate, 'family'>): number =>
-  definitionOf(family).facts.lineDensity ?? 0;
+/** What stands in the line to a valve's gauges, by its plate, else by its family, kg/m³; 0 where it weighs nothing. */
+export function lineDensityOf(plate: AnyPlate): number {
+  const { carries, facts } = definitionOf(plate.family);
+  const fluid = carries?.(plate);
+  return fluid ? fluids[fluid].density : (facts.lineDensity ?? 0);
+}
 
 /**
  * What has to be added to all that a gauge shows, for the column between it and its tapping, Pa.
@@ -13,7 +17,7 @@ export const lineDensityOf = ({ family }: Pick<AnyPlate, 'family'>): number =>
  * @returns above nothing where the gauge hangs above its tapping
  */
 export const headAt = (
-  plate: Pick<AnyPlate, 'family'>,
+  plate: AnyPlate,
   gauge: Pick<Gauge, 'height_above_tapping_m'> | undefined,
 ): number =>
   gauge === undefined ? 0 : headCorrection(gauge.height_above_tapping_m, lineDensityOf(plate));

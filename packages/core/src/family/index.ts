@@ -5,6 +5,7 @@ export * from './list';
 export * from './licence';
 export * from './duty';
 export * from './gauge-head';
+export * from './line-fluid';
 export * from './target-sum';
 export * from './tool-names';
 export * from './tools';

@@ -1,3 +1,4 @@
+import { fluids } from './line-fluid';
 import { z } from 'zod';
 import type { Draw, Drawn } from '../plant';
 import type { Procedure } from '../step';
@@ -91,10 +92,15 @@ export const familyName = Object.fromEntries(
 
 /** The adjusters that a plate really has, leading one first. */
 export function adjustersOf(plate: AnyPlate): readonly AdjusterSpec[] {
-  const { facts, holdsOn } = definitionOf(plate.family);
+  const { facts, holdsOn, carries } = definitionOf(plate.family);
+  const fluid = carries?.(plate);
   return facts.adjusters
     .filter(({ id }) => id === MAIN || plate.others?.[id] !== undefined)
-    .map((spec) => (holdsOn ? { ...spec, role: holdsOn(plate) } : spec));
+    .map((spec) => ({
+      ...spec,
+      ...(holdsOn ? { role: holdsOn(plate) } : {}),
+      ...(fluid && fluids[fluid].isGas ? { fluid: 'gas' as const } : {}),
+    }));
 }
 
 /** The gauge by which the leading setting is judged. */

@@ -8,15 +8,16 @@ import {
   type Target,
 } from '../valve';
 import { lineDensityOf } from './gauge-head';
+import { definitionOf } from './list';
 
 /** What the sum of a target comes to, Pa gauge; `limit` where its lowest point is told. */
 export type WorkedOut = { readonly setPoint: number; readonly limit: number | undefined };
 
 /** Whether a set point of an adjuster may be worked out from what the neediest point wants. */
 export const isWorkedOut = (
-  plate: Pick<AnyPlate, 'family'>,
+  { family }: Pick<AnyPlate, 'family'>,
   { role }: Pick<AdjusterSpec, 'role'>,
-): boolean => role === 'outlet' && lineDensityOf(plate) > 0;
+): boolean => role === 'outlet' && (definitionOf(family).facts.lineDensity ?? 0) > 0;
 
 /** The set point and the limit that a target’s own sum asks for; undefined where it has none. */
 export function workedOut(

@@ -227,6 +227,7 @@ const instrumentAir: Valve = {
     outlet_rating_pa: kPa(1000),
     arrangement: {
       service: 'reducing',
+      fluid: 'air',
       control_line: true,
       bypass: true,
       loading: 'spring',

@@ -1,6 +1,6 @@
 import { defineFamily } from '../family';
 import { selfOperatedFacts } from './facts';
-import { selfOperatedPlateSchema } from './plate';
+import { selfOperatedPlateSchema, type SelfOperatedPlate } from './plate';
 import { selfOperatedPlateFacts } from './plate-facts';
 import { selfOperatedProcedure } from './steps';
 import { selfOperatedProcedure2 } from './steps-2';
@@ -13,5 +13,7 @@ export const selfOperated = defineFamily({
   procedure: selfOperatedProcedure2,
   earlier: [selfOperatedProcedure],
   draw: drawSelfOperated,
+  // A plate that is still being written has no arrangement yet.
+  carries: ({ arrangement }: Partial<SelfOperatedPlate>) => arrangement?.fluid,
   holdsOn: ({ arrangement }) => (arrangement.service === 'reducing' ? 'outlet' : 'inlet'),
 });

@@ -8,6 +8,13 @@ export const selfOperatedPlateFacts: readonly PlateFact[] = [
     ...choiceOf({ reducing: 'reducing', back_pressure: 'back pressure', relief: 'relief' }),
   },
   {
+    path: 'arrangement.fluid',
+    label: 'Its line carries',
+    why: 'A column to the gauge is counted, and lockup allowed, by it.',
+    optional: true,
+    ...choiceOf({ water: 'water', air: 'air', gas: 'gas', steam: 'steam', oil: 'oil' }),
+  },
+  {
     path: 'arrangement.loading',
     label: 'Loaded by',
     ...choiceOf({

@@ -78,7 +78,7 @@ function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: 
         <YStack>
           <Words color={isOut ? '$onVermilionSoft' : '$color'}>
             {`${units.figure(gauge.range_low_pa)} to ${units.withUnit(gauge.range_high_pa, 1000)} · reads to ` +
-              `${units.withUnit(gauge.resolution_pa)} · ${(gauge.accuracy_fraction * 100).toFixed(2)} % of span`}
+              `${units.withUnit(gauge.resolution_pa)} · ${(gauge.accuracy_fraction * 100).toFixed(2)} % of ${gauge.accuracy_of ?? 'span'}${gauge.corrections ? ', corrected' : ''}`}
           </Words>
           <Muted color={isOut ? '$onVermilionSoft' : '$muted'}>
             {failure

@@ -35,12 +35,12 @@ export class Trace {
 
   /**
    * @param barometer  Pa absolute, where the gauge hangs
-   * @param headOf     Pa that are added to what a gauge says now, for the column up to it
+   * @param tappingOf  the pressure at its tapping when a gauge says so much, Pa
    */
   listen(
     link: GaugeLink,
     barometer: AbsolutePressure,
-    headOf: (role: SeenRole) => number = () => 0,
+    tappingOf: (role: SeenRole, shown: number) => number = (_, shown) => shown,
   ): () => void {
     return link.subscribe(
       ({ role, line, t }) => {
@@ -51,7 +51,7 @@ export class Trace {
         if (!parsed.ok) return;
         if (t < this.lastHeard()) this.beginAnew(t);
         const kept = this.state.samples[role].filter((sample) => sample.t > t - KEEP_SECONDS);
-        const value = parsed.value.si + headOf(role);
+        const value = tappingOf(role, parsed.value.si);
         const samples = { ...this.state.samples, [role]: [...kept, { t, value }] };
         this.state = { ...this.state, samples };
       },

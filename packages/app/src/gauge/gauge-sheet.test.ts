@@ -1,6 +1,6 @@
 import { failedCheck, freezeSheet, unwrap, type Gauge, type Sheet } from '@holvek/core';
 import { restingOn } from './failed-check';
-import { toGauge, toTexts } from './gauge-sheet';
+import { toGauge, toTexts } from './gauge-form';
 import { gauge } from '@/testing/samples';
 import { run } from '@/testing/signed-run';
 
@@ -10,6 +10,12 @@ const whole: Gauge = {
   certificate: { number: 'LC-118', laboratory: 'Larkhollow workshop' },
   failures: [{ on: '2026-06-01', since: '2026-01-10', why: 'Reads high' }],
   sources: [source],
+  accuracy_of: 'reading',
+  corrections: [
+    { shown_pa: 0, add_pa: 0 },
+    { shown_pa: 500_000, add_pa: -1500 },
+  ],
+  as_found: [{ shown_pa: 500_000, add_pa: 4000 }],
 };
 
 describe('a gauge that is changed', () => {
@@ -25,6 +31,18 @@ describe('a gauge that is changed', () => {
       expect(back.resolution_pa / whole.resolution_pa).toBeCloseTo(1, 7);
     },
   );
+
+  test('its table may be written in any order, in its own unit', () => {
+    const texts = toTexts({ ...whole, unit: 'bar' });
+    const turned = { ...texts, corrections: [...texts.corrections].reverse() };
+    expect(turned.corrections[0]).toEqual({ shown: '5', add: '-0.015' });
+    expect(toGauge(turned, whole.id).corrections).toEqual(whole.corrections);
+  });
+
+  test('without a table has none, and not an empty one', () => {
+    expect(toGauge(toTexts(gauge), gauge.id)).not.toHaveProperty('corrections');
+    expect(toGauge(toTexts(gauge), gauge.id)).not.toHaveProperty('accuracy_of');
+  });
 
   test('without a certificate has none, and not an empty one', () => {
     expect(toGauge(toTexts(gauge), gauge.id, gauge)).not.toHaveProperty('certificate');

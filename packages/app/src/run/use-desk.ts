@@ -1,6 +1,6 @@
 import {
+  atTapping,
   hasElectronics,
-  headAt,
   movesOf,
   runView,
   type FreezeError,
@@ -173,11 +173,11 @@ function useTwin({
     linkRef.current = opened;
     const { twinSpeed } = preferences();
     if (twinSpeed !== 1) opened.hurry(twinSpeed);
-    const headOf = (role: SeenRole) => {
+    const tappingOf = (role: SeenRole, shown: number) => {
       const { started, gauges } = shelf.snapshot().get(run.id)?.run ?? run;
-      return role === 'travel' ? 0 : headAt(started.plate, gauges[role]);
+      return role === 'travel' ? shown : atTapping(started.plate, gauges[role], shown);
     };
-    const stop = trace.listen(opened, barometer, headOf);
+    const stop = trace.listen(opened, barometer, tappingOf);
     return () => {
       stop();
       opened.close();

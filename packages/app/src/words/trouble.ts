@@ -223,6 +223,8 @@ export const refusalWords = (code: string): string =>
     'request.invalid': 'The server could not read it.',
     'document.changed':
       'Somebody has changed it meanwhile. Nothing was overwritten: both versions are shown.',
+    'gauge.corrections_fold':
+      'A table of corrections rises from point to point: no point twice, and no two showings of one pressure.',
     'gauge.range_upside_down': 'The range stands upside down: low end first.',
     'ladder.name_twice': 'Two rungs have the same name. Nothing was changed.',
     'ladder.feeding_loop': 'Rungs feed one another in a circle. Nothing was changed.',

@@ -7,7 +7,7 @@ import { rehearsedDraft } from '../testing/samples';
 import { stepsOfKind } from '../step';
 import { adjustersOf, procedures, procedureOf, definitionOf, families } from './list';
 import type { LineFluid } from './line-fluid';
-import { headAt, lineDensityOf } from './gauge-head';
+import { headAt, lineDensityOf, shownBy } from './gauge-head';
 
 describe('the column between a gauge and its tapping', () => {
   test.each<[SampleName, number]>([
@@ -63,6 +63,28 @@ describe('the column between a gauge and its tapping', () => {
     const level = unwrap(freezeSheet(rehearsedFamily('sustaining').run, null));
     expect(JSON.stringify(givenBlocks(level, printersIn('kPa')))).not.toContain('its tapping:');
   });
+});
+
+test('a gauge that its certificate corrects: every reading is the true pressure, the sheet says by what', () => {
+  const started = familyStarted('sustaining');
+  const corrections = [
+    { shown_pa: 0, add_pa: 0 },
+    { shown_pa: 1_000_000, add_pa: 30_000 },
+  ];
+  const gauges = Object.fromEntries(
+    Object.entries(started.gauges).map(([side, gauge]) => [side, { ...gauge!, corrections }]),
+  );
+  const { run, events } = rehearsedDraft({ ...started, gauges });
+  const body = unwrap(freezeSheet(run, null));
+  expect(body.settings[0]!.verdict).toMatch(/^pass/u);
+  const readings = events.flatMap((event) => (event.type === 'reading' ? [event.reading] : []));
+  expect(readings.length).toBeGreaterThan(5);
+  for (const { si, entered } of readings) {
+    const shown = Number(entered.text) * 1000;
+    expect(si - shown).toBeCloseTo(0.03 * Math.min(shown, 1e6), 3);
+    expect(shownBy(started.plate, gauges['inlet'], si)).toBeCloseTo(shown, 3);
+  }
+  expect(JSON.stringify(givenBlocks(body, printersIn('kPa')))).toMatch(/1.000: \+30/u);
 });
 
 test('whoever sets by readings is asked whether the valve rules them', () => {

@@ -1,4 +1,4 @@
-import type { Gauge } from '../gauge';
+import { correctionAt, shownAt, type Gauge } from '../gauge';
 import { headCorrection } from '../quantity';
 import type { AnyPlate } from '../valve';
 import { fluids } from './line-fluid';
@@ -21,3 +21,17 @@ export const headAt = (
   gauge: Pick<Gauge, 'height_above_tapping_m'> | undefined,
 ): number =>
   gauge === undefined ? 0 : headCorrection(gauge.height_above_tapping_m, lineDensityOf(plate));
+
+/**
+ * The pressure at the tapping when a gauge shows so much: by its certificate, and by how high it hangs.
+ *
+ * @returns Pa gauge
+ */
+export const atTapping = (plate: AnyPlate, gauge: Gauge | undefined, shown: number): number =>
+  shown + (gauge ? correctionAt(gauge, shown) : 0) + headAt(plate, gauge);
+
+/** What a gauge shows when the pressure at its tapping is so much, Pa. */
+export function shownBy(plate: AnyPlate, gauge: Gauge | undefined, actual: number): number {
+  const there = actual - headAt(plate, gauge);
+  return gauge ? shownAt(gauge, there) : there;
+}

@@ -68,5 +68,5 @@ function sourceError(gauge: Gauge, { kind, low, high }: SignalRange): number | u
   );
   if (source) return source.error;
   const reaches = kind === 'pressure' && gauge.range_low_pa <= from && gauge.range_high_pa >= to;
-  return reaches ? gaugeError(gauge) : undefined;
+  return reaches ? gaugeError(gauge, to) : undefined;
 }

@@ -49,7 +49,7 @@ export function gaugeFitness(
 ): GaugeFitness {
   const findings: GaugeFinding[] = [];
   const position = (setting.set_point_pa - gauge.range_low_pa) / gaugeSpan(gauge);
-  const tur = setting.tolerance_pa / gaugeError(gauge);
+  const tur = setting.tolerance_pa / gaugeError(gauge, setting.set_point_pa);
   if (!(position >= 0 && position <= 1)) findings.push({ code: 'gauge.beyond_range' });
   else if (position < rules.gauge_low_fraction)
     findings.push({ code: 'gauge.range_too_high', position });

@@ -3,8 +3,13 @@ import { kPa } from '../quantity';
 import { gauge, target } from '../testing/samples';
 import { defaultHouseRules as rules } from '../valve';
 import { gaugeFitness } from './fitness';
-import { gaugeError, gaugeSchema, gaugeSpan } from './gauge';
-import { readingUncertainty, resultUncertainty, settingUncertainty } from './uncertainty';
+import { foundBeyondClass, gaugeError, gaugeSchema, gaugeSpan, type Gauge } from './gauge';
+import {
+  readingUncertainty,
+  resultUncertainty,
+  settingUncertainty,
+  type Uncertainty,
+} from './uncertainty';
 import { guardedVerdict, verdicts } from './verdict';
 
 const TODAY = '2026-11-24';
@@ -54,6 +59,45 @@ describe('gauge fitness', () => {
     expect(gaugeSchema.safeParse(gauge('G-1', 1000, { calibration_due_on: 'soon' })).success).toBe(
       false,
     );
+  });
+});
+
+describe('the class of a gauge', () => {
+  const plain = gauge('G-1', 1000);
+  const ofReading: Gauge = { ...plain, accuracy_of: 'reading' };
+
+  test('of its span is the same all over; of the reading grows with it, and ends at half a step', () => {
+    expect([gaugeError(plain, 100_000), gaugeError(plain)]).toEqual([2500, 2500]);
+    expect(gaugeError(ofReading, 400_000)).toBeCloseTo(1000, 9);
+    expect(gaugeError(ofReading, -400_000)).toBeCloseTo(1000, 9);
+    expect(gaugeError(ofReading)).toBeCloseTo(2500, 9);
+    expect(gaugeError(ofReading, 0)).toBe(plain.resolution_pa / 2);
+  });
+
+  test('of the reading counts where it is read: in the uncertainty and for what it may judge', () => {
+    const accuracy = ({ parts }: Uncertainty) => parts.find(({ from }) => from === 'accuracy')!;
+    expect(accuracy(settingUncertainty(ofReading, { at: 400_000 })).standard).toBeCloseTo(
+      1000 / Math.sqrt(3),
+      6,
+    );
+    expect(accuracy(readingUncertainty(ofReading, 0, 600_000)).standard).toBeCloseTo(
+      1500 / Math.sqrt(3),
+      6,
+    );
+    const setting = { set_point_pa: 400_000, tolerance_pa: 4000 };
+    const turOf = (each: Gauge) => gaugeFitness(each, setting, TODAY, rules).testUncertaintyRatio;
+    expect([turOf(plain), turOf(ofReading)].map((tur) => Number(tur.toFixed(6)))).toEqual([1.6, 4]);
+  });
+
+  test('was not held where it was found off by more than it allows there', () => {
+    const found = (...points: readonly (readonly [number, number])[]): Gauge => ({
+      ...plain,
+      as_found: points.map(([shown_pa, add_pa]) => ({ shown_pa, add_pa })),
+    });
+    expect(foundBeyondClass(plain)).toBeUndefined();
+    expect(foundBeyondClass(found([0, 2500], [5e5, -2500]))).toBeUndefined();
+    expect(foundBeyondClass(found([0, 2600], [5e5, -3000]))?.shown_pa).toBe(5e5);
+    expect(foundBeyondClass({ ...found([4e5, 1100]), accuracy_of: 'reading' })?.add_pa).toBe(1100);
   });
 });
 

@@ -1,5 +1,6 @@
 export * from './gauge';
 export * from './failures';
+export * from './corrections';
 export * from './uncertainty';
 export * from './fitness';
 export * from './verdict';

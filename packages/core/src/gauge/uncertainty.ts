@@ -26,12 +26,13 @@ export type Uncertainty = {
  *     U = 2 · √( (accuracy/√3)² + (resolution/√12)² + repeatability² )
  *
  * @param repeatability  standard deviation of repeated readings, Pa, 0 when not known
+ * @param at             where it is read, Pa, for a class of the reading
  * @source  GUM: accuracy limit as a rectangle, resolution as a rectangle, the rest as observed
  * @returns Pa at k = 2, with its parts as standard uncertainties
  */
-export function readingUncertainty(gauge: Gauge, repeatability = 0): Uncertainty {
+export function readingUncertainty(gauge: Gauge, repeatability = 0, at?: number): Uncertainty {
   const parts: UncertaintyPart[] = [
-    { from: 'accuracy', standard: gaugeError(gauge) / Math.sqrt(3) },
+    { from: 'accuracy', standard: gaugeError(gauge, at) / Math.sqrt(3) },
     { from: 'resolution', standard: gauge.resolution_pa / Math.sqrt(12) },
     { from: 'repeatability', standard: repeatability },
   ];
@@ -39,10 +40,12 @@ export function readingUncertainty(gauge: Gauge, repeatability = 0): Uncertainty
 }
 
 /** Expanded uncertainty of a result read once on a gauge, Pa, k = 2; repeatability a quarter division. */
-export const resultUncertainty = (gauge: Gauge): number =>
-  readingUncertainty(gauge, gauge.resolution_pa / 4).expanded;
+export const resultUncertainty = (gauge: Gauge, at?: number): number =>
+  readingUncertainty(gauge, gauge.resolution_pa / 4, at).expanded;
 
 export type SettingDoubts = {
+  /** Where it was left, Pa. */
+  readonly at?: number | undefined;
   /** Standard deviation of repeated cycles, Pa, and how many there were. */
   readonly cycles?: { readonly deviation: number; readonly count: number } | undefined;
   /** What stands in the line to the gauge, kg/m³; 0 where it weighs nothing. */
@@ -65,11 +68,11 @@ export type SettingDoubts = {
  */
 export function settingUncertainty(
   gauge: Gauge,
-  { cycles, lineDensity = 0, heightKnown = 0, byEye = 0 }: SettingDoubts = {},
+  { at, cycles, lineDensity = 0, heightKnown = 0, byEye = 0 }: SettingDoubts = {},
 ): Uncertainty {
   const { resolution_pa: division, height_above_tapping_m: height } = gauge;
   const all: readonly UncertaintyPart[] = [
-    { from: 'accuracy', standard: gaugeError(gauge) / Math.sqrt(3) },
+    { from: 'accuracy', standard: gaugeError(gauge, at) / Math.sqrt(3) },
     { from: 'resolution', standard: division / Math.sqrt(12) },
     { from: 'reading', standard: division / 4 },
     { from: 'repeatability', standard: cycles ? cycles.deviation / Math.sqrt(cycles.count) : 0 },

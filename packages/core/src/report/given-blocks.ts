@@ -69,7 +69,11 @@ function gaugeBlock(body: SheetBody, gauge: Gauge, role: Side): Block {
         label: 'Range',
         value: `${printFigure(gauge.range_low_pa, unit, step)} to ${printQuantity(gauge.range_high_pa, unit, step)}`,
       },
-      { label: 'Accuracy', value: `${percent(gauge.accuracy_fraction, 2)} of span` },
+      {
+        label: 'Accuracy',
+        value: `${percent(gauge.accuracy_fraction, 2)} of ${gauge.accuracy_of ?? 'span'}`,
+      },
+      ...correctedRows(gauge),
       ...hangsRows(body, gauge),
       {
         label: 'Calibrated',
@@ -78,6 +82,16 @@ function gaugeBlock(body: SheetBody, gauge: Gauge, role: Side): Block {
       },
     ],
   };
+}
+
+/** The table of its certificate, by which every reading was corrected; nothing without one. */
+function correctedRows({ corrections = [], unit }: Gauge): readonly Row[] {
+  if (corrections.length === 0) return [];
+  const points = corrections.map(({ shown_pa: shown, add_pa: add }) => {
+    const sign = add < 0 ? '' : '+';
+    return `${printFigure(shown, unit)}: ${sign}${printFigure(add, unit)}`;
+  });
+  return [{ label: `Corrected by its certificate, ${unit}`, value: points.join(' · ') }];
 }
 
 /** The column that was added to all that a gauge showed; nothing where it hung at its tapping. */

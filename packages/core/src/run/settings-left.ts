@@ -55,19 +55,24 @@ function switchedAsFound(run: Run, adjuster: string): number | undefined {
 function leftOf(run: Run, spec: AdjusterSpec): Omit<SettingLeft, 'spec' | 'asFound'> | undefined {
   const { id } = spec;
   const read = lastReading(run, 'as_left', id);
-  if (read) return { asLeft: read.reading.si, ...doubtOf(run, spec), method: 'by_reading' };
+  if (read) {
+    const { si } = read.reading;
+    return { asLeft: si, ...doubtOf(run, spec, { at: si }), method: 'by_reading' };
+  }
   const switched = switchReadings(run, 'as_left', id);
-  if (switched.length > 0)
+  if (switched.length > 0) {
+    const at = meanOf(switched);
     return {
-      asLeft: meanOf(switched),
-      ...doubtOf(run, spec, { cycles: switched }),
+      asLeft: at,
+      ...doubtOf(run, spec, { at, cycles: switched }),
       method: 'by_pressure',
     };
+  }
   const cracked = crackedIn(run, 'as_left', id);
   if (cracked !== undefined)
     return {
       asLeft: cracked,
-      ...doubtOf(run, spec, crackingDoubts(run, id)),
+      ...doubtOf(run, spec, { at: cracked, ...crackingDoubts(run, id) }),
       method: 'by_pressure',
     };
   const count = stepsOfKind(run, 'count').find(({ adjuster }) => adjuster === id);
@@ -76,19 +81,25 @@ function leftOf(run: Run, spec: AdjusterSpec): Omit<SettingLeft, 'spec' | 'asFou
   return result === undefined ? undefined : { asLeft: result, uncertainty, method: 'by_count' };
 }
 
-type Doubts = { readonly cycles?: readonly number[]; readonly byEye?: boolean };
+type Doubts = {
+  /** Where it was left, Pa. */
+  readonly at?: number;
+  readonly cycles?: readonly number[];
+  readonly byEye?: boolean;
+};
 
 /** How sure a figure is; a run that was begun before knows of its gauge alone. */
 function doubtOf(
   { gauges, started }: Run,
   { role }: AdjusterSpec,
-  { cycles = [], byEye = false }: Doubts = {},
+  { at, cycles = [], byEye = false }: Doubts = {},
 ): Pick<SettingLeft, 'uncertainty' | 'parts'> {
   const gauge = gauges[role];
   if (!gauge) return { uncertainty: 0 };
-  if (started.sheet_version !== 3) return { uncertainty: resultUncertainty(gauge) };
+  if (started.sheet_version !== 3) return { uncertainty: resultUncertainty(gauge, at) };
   const judgement = judgementOf(started.house_rules);
   const { expanded, parts } = settingUncertainty(gauge, {
+    at,
     cycles: cycles.length > 1 ? { deviation: deviation(cycles), count: cycles.length } : undefined,
     lineDensity: lineDensityOf(started.plate),
     heightKnown: judgement.height_known_m,

@@ -1,5 +1,5 @@
 import { settling, type Settling } from '../coach';
-import { headAt } from '../family';
+import { atTapping } from '../family';
 import type { Sample } from '../numerics';
 import type { Positions } from '../plant';
 import { decimalsFor, fromSI, unitOf } from '../quantity';
@@ -137,7 +137,7 @@ export class TwinHand implements Hand {
     const shown = readTwin(this.twin, role) ?? 0;
     const decimals = decimalsFor(gauge.resolution_pa / unitOf(gauge.unit).factor);
     const text = fromSI(shown, gauge.unit).toFixed(decimals);
-    const si = shown + headAt(this.run.started.plate, gauge);
+    const si = atTapping(this.run.started.plate, gauge, shown);
     return { si, entered: { text, unit: gauge.unit }, gauge_id: gauge.id, source: 'linked' };
   }
 

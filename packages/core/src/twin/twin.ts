@@ -1,5 +1,5 @@
 import { drawTwin, headAt, type Plate } from '../family';
-import type { Gauge } from '../gauge';
+import { shownAt, type Gauge } from '../gauge';
 import { integrate, seededRandom } from '../numerics';
 import {
   actuatorPlant,
@@ -283,5 +283,5 @@ export function readTwin(twin: Twin, role: GaugeRole): number | undefined {
   if (!gauge) return undefined;
   const salt = role === 'inlet' ? 1 : 2;
   const random = seededRandom(twin.seed * 31 + Math.round(twin.t * 4) * 2 + salt);
-  return readPointer(twin.pointers[role] - twin.heads[role], gauge, random);
+  return readPointer(shownAt(gauge, twin.pointers[role] - twin.heads[role]), gauge, random);
 }

@@ -97,6 +97,7 @@ const facePart = (value: unknown) => {
     calibration_due_on: _due,
     certificate: _of,
     failures: _later,
+    as_found: _found,
     height_above_tapping_m: _here,
     ...face
   } = gaugeSchema.parse(value);

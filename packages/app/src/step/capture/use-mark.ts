@@ -8,7 +8,7 @@ type Wanted = { readonly mark: Mark; readonly cycle: number };
 /** Marks what the valve does: with the linked gauge's reading at the press, else asked for on the pad. */
 export function useMark(step: StepOf<'capture'> | StepOf<'search'>) {
   const { add, isLinked } = useDesk();
-  const { role, gauge, live, head } = useReading(step);
+  const { role, gauge, live, tapping } = useReading(step);
   const [wanted, setWanted] = useState<Wanted>();
   const record = (what: Wanted, reading: Reading, replaces?: string) =>
     add({
@@ -31,7 +31,7 @@ export function useMark(step: StepOf<'capture'> | StepOf<'search'>) {
       const what = { mark, cycle };
       if (!isLinked || !live || !gauge) return setWanted(what);
       const decimals = decimalsFor(gauge.resolution_pa / unitOf(gauge.unit).factor);
-      const shown = fromSI(live.value - head, gauge.unit);
+      const shown = fromSI(tapping.shows(live.value), gauge.unit);
       const entered = { text: shown.toFixed(decimals), unit: gauge.unit };
       void record(what, {
         si: live.value,

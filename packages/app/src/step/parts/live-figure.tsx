@@ -1,7 +1,7 @@
 import type { Gauge, Settling } from '@holvek/core';
 import { XStack, YStack } from '@/ui/kit';
 import { SettledPill } from './settled-pill';
-import { useHead } from '@/run/use-head';
+import { useTapping } from '@/run/use-tapping';
 import { useUnits } from '@/settings/use-units';
 import { BigNumber } from '@/ui/big-number';
 import { Muted } from '@/ui/words';
@@ -17,7 +17,8 @@ type Props = {
 /** The figure that everything turns on, as large as the screen allows. */
 export function LiveFigure({ value, gauge, settling, note, label }: Props) {
   const units = useUnits();
-  const head = useHead(gauge);
+  const tapping = useTapping(gauge);
+  const shown = value === undefined ? undefined : tapping.shows(value);
   return (
     <XStack justifyContent="space-between" alignItems="center" gap="$2">
       <XStack alignItems="baseline" gap="$2" role="status" aria-label={label} aria-live="off">
@@ -29,8 +30,8 @@ export function LiveFigure({ value, gauge, settling, note, label }: Props) {
       <YStack alignItems="flex-end" gap="$1" flexShrink={1}>
         <SettledPill state={settling} />
         {note ? <Muted textAlign="right">{note}</Muted> : null}
-        {head !== 0 && value !== undefined ? (
-          <Muted textAlign="right">{`gauge shows ${units.figure(value - head, gauge?.resolution_pa)}`}</Muted>
+        {shown !== undefined && shown !== value ? (
+          <Muted textAlign="right">{`gauge shows ${units.figure(shown, gauge?.resolution_pa)}`}</Muted>
         ) : null}
       </YStack>
     </XStack>

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { useLineFigure } from './use-line-figure';
 import type { Eye, TypedValue } from './use-reading';
-import { useHead } from '@/run/use-head';
+import { useTapping } from '@/run/use-tapping';
 import { useBarometer } from '@/settings/use-barometer';
 import { useUnits } from '@/settings/use-units';
 import { useInk } from '@/theme/use-ink';
@@ -35,11 +35,14 @@ export function ReadingPad({
   const { line, text, isOfLine, setTyped, setText } = usePadText(gauge);
   const [unit, setUnit] = useState<string>(units.pressure);
   const read = readTyped(text, unit, useBarometer());
-  const head = useHead(gauge);
+  const tapping = useTapping(gauge);
   const isRead = read !== undefined && 'si' in read;
   const take = (eye: Eye = 'rules') => {
     if (isRead)
-      onTake({ si: read.si + head, entered: read.entered, ...(isOfLine ? { isOfLine } : {}) }, eye);
+      onTake(
+        { si: tapping.at(read.si), entered: read.entered, ...(isOfLine ? { isOfLine } : {}) },
+        eye,
+      );
   };
   return (
     <YStack gap="$3">
@@ -148,7 +151,7 @@ function WhatItSays({
   readonly hint: string | undefined;
 }) {
   const units = useUnits();
-  const head = useHead(gauge);
+  const tapping = useTapping(gauge);
   const doubt = read && 'si' in read ? readingDoubt(gauge, read.si) : undefined;
   return (
     <YStack minHeight={42}>
@@ -162,9 +165,9 @@ function WhatItSays({
         <Figure color={doubt ? '$vermilion' : '$muted'}>
           {doubt
             ? eventTrouble(doubt, units)
-            : head === 0
+            : tapping.at(read.si) === read.si
               ? `= ${units.withUnit(read.si, gauge.resolution_pa)}`
-              : `at its tapping ${units.withUnit(read.si + head, gauge.resolution_pa)}`}
+              : `at its tapping ${units.withUnit(tapping.at(read.si), gauge.resolution_pa)}`}
         </Figure>
       )}
     </YStack>

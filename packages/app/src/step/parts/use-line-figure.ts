@@ -4,7 +4,7 @@ import { canBeRead } from '@/gauge-link/line-gauge';
 import { useLineState } from '@/gauge-link/use-lines';
 import { useSettling } from '@/gauge-link/use-settling';
 import { useDesk } from '@/run/use-desk';
-import { useHead } from '@/run/use-head';
+import { useTapping } from '@/run/use-tapping';
 
 export type LineFigure = {
   /** As its face would show it. */
@@ -20,11 +20,14 @@ export function useLineFigure(gauge: Gauge): LineFigure | undefined {
   const isOpen = canBeRead(useLineState(gaugeLines.of(role)));
   const seen = useTrace(trace);
   const state = useSettling(trace, role, isOpen ? gauge.resolution_pa : undefined);
-  const head = useHead(gauge);
+  const tapping = useTapping(gauge);
   const live = latest(seen, role);
   if (!isOpen || !live) return undefined;
   const isSettled = state?.state === 'settled';
   const si = isSettled ? state.level : live.value;
   const decimals = decimalsFor(gauge.resolution_pa / unitOf(gauge.unit).factor);
-  return { text: `${fromSI(si - head, gauge.unit).toFixed(decimals)} ${gauge.unit}`, isSettled };
+  return {
+    text: `${fromSI(tapping.shows(si), gauge.unit).toFixed(decimals)} ${gauge.unit}`,
+    isSettled,
+  };
 }

@@ -11,7 +11,7 @@ import {
   type Watched,
 } from '@holvek/core';
 import { useDesk } from '@/run/use-desk';
-import { useHead } from '@/run/use-head';
+import { useTapping } from '@/run/use-tapping';
 import { latest, useTrace } from '@/gauge-link/trace';
 import { canBeRead } from '@/gauge-link/line-gauge';
 import { useLineState } from '@/gauge-link/use-lines';
@@ -40,7 +40,7 @@ export function useReading(step: Step, of?: GaugeRole) {
   const seen = useTrace(trace);
   const role = of ?? roleOf(step) ?? judgeOf(run.started.plate);
   const gauge = run.gauges[role];
-  const head = useHead(gauge);
+  const tapping = useTapping(gauge);
   const lineState = useLineState(gaugeLines.of(role));
   const speaks = isLinked || canBeRead(lineState);
   const live = speaks ? latest(seen, role) : undefined;
@@ -62,7 +62,7 @@ export function useReading(step: Step, of?: GaugeRole) {
     if (!gauge || !live) return false;
     const si = state?.state === 'settled' ? roundTo(state.level, gauge.resolution_pa) : live.value;
     const decimals = decimalsFor(gauge.resolution_pa / unitOf(gauge.unit).factor);
-    const shown = fromSI(si - head, gauge.unit);
+    const shown = fromSI(tapping.shows(si), gauge.unit);
     const entered = { text: shown.toFixed(decimals), unit: gauge.unit };
     return record(
       { si, entered, gauge_id: gauge.id, source: 'linked' },
@@ -103,7 +103,7 @@ export function useReading(step: Step, of?: GaugeRole) {
     role,
     gauge,
     live,
-    head,
+    tapping,
     settling: state,
     sight: seen.sight,
     samples: seen.samples[role],

@@ -41,7 +41,7 @@ export type SettingView = {
 export function settingView(run: RunState, adjuster: string): SettingView {
   const stand = standOf(run, adjuster);
   const { gauge, prior, position, target, sign, spec } = stand;
-  const sd = gauge ? settingSd(gauge) : 1000;
+  const sd = gauge ? settingSd(gauge, target.set_point_pa) : 1000;
   const replay = replayMarks(run.marks[adjuster] ?? [], {
     prior,
     sd,
@@ -98,8 +98,8 @@ export function standOf(run: RunState, adjuster: string) {
 export type Stand = ReturnType<typeof standOf>;
 
 /** Standard deviation of a settled reading while setting, Pa. */
-const settingSd = (gauge: Gauge): number =>
-  Math.hypot(gauge.resolution_pa / 2, gaugeError(gauge) / 4);
+const settingSd = (gauge: Gauge, at: number): number =>
+  Math.hypot(gauge.resolution_pa / 2, gaugeError(gauge, at) / 4);
 
 /** A corrected direction stands against whatever the plate said. */
 function priorOf(run: RunState, adjuster: string): RatePrior {
@@ -131,7 +131,9 @@ export function aimOf(
     upper: wanted + target.tolerance_pa,
     limit: sign * target.limit_pa,
     approach: spec.approach,
-    guard: gauge ? Math.min(resultUncertainty(gauge), target.tolerance_pa / 2) : 0,
+    guard: gauge
+      ? Math.min(resultUncertainty(gauge, target.set_point_pa), target.tolerance_pa / 2)
+      : 0,
     doneSure: judgementOf(rules).done_sure,
     chancePastLimit: rules.chance_past_limit,
     chancePastLane: rules.chance_past_lane,

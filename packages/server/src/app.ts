@@ -26,6 +26,7 @@ import { historyRoutes } from './routes/history';
 import { peopleRoutes, sessionRoutes, tryingWith } from './routes/people';
 import { photoRoutes } from './routes/photos';
 import { repairRoutes } from './routes/repairs';
+import { feedRoutes } from './routes/feeds';
 import { seasonRoutes } from './routes/seasons';
 import { runRoutes } from './routes/runs';
 import { settingRoutes } from './routes/settings';
@@ -105,6 +106,7 @@ function apiOf(store: Store, doorkeeper: Doorkeeper, options: AppOptions) {
     .route('/', settingRoutes(store))
     .route('/', documentRoutes(store))
     .route('/', seasonRoutes(store))
+    .route('/', feedRoutes(store))
     .route('/', valveRoutes(store))
     .route('/', repairRoutes(store))
     .route('/', photoRoutes(store))

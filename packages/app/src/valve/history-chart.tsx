@@ -1,4 +1,4 @@
-import type { Drift, Valve, ValveVisit } from '@holvek/core';
+import { judgingGauge, type Drift, type Valve, type ValveVisit } from '@holvek/core';
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
 import { View } from '@/ui/kit';
@@ -27,7 +27,14 @@ export function HistoryChart({
   const visits = sheets.slice(-6).flatMap(({ body }) => {
     const setting = body.settings[0];
     return setting
-      ? [{ at: body.signed_at_ms, found: setting.as_found_pa, left: setting.as_left_pa }]
+      ? [
+          {
+            at: body.signed_at_ms,
+            found: setting.as_found_pa,
+            left: setting.as_left_pa,
+            step: judgingGauge(body)?.resolution_pa,
+          },
+        ]
       : [];
   });
   const last = visits.at(-1);
@@ -83,7 +90,7 @@ export function HistoryChart({
             strokeDasharray="3 5"
           />
         ) : null}
-        {visits.map(({ at, found, left }, i) => (
+        {visits.map(({ at, found, left, step }, i) => (
           <G key={at}>
             {found === null ? null : (
               <Line
@@ -125,7 +132,7 @@ export function HistoryChart({
                 fill={ink.muted}
                 fontFamily="AtkinsonHyperlegibleNext_400Regular"
               >
-                {`found ${units.figure(found, 1000)}`}
+                {`found ${units.figure(found, step)}`}
               </Text>
             ) : null}
           </G>

@@ -10,3 +10,4 @@ export * from './make-problem';
 export * from './moves';
 export * from './read-plan';
 export * from './clashes';
+export * from './feed';

@@ -167,4 +167,12 @@ export const migrations: readonly Migration[] = [
         noReplacing('countersigns', 'seq'),
       ]),
   },
+  {
+    // Calendars with an address of their own; one that is ended stays, so that its address stays dead.
+    name: '0015-feeds',
+    up: ({ context }) =>
+      run(context, [
+        `CREATE TABLE feeds (id TEXT PRIMARY KEY, body TEXT NOT NULL, ended_ms INTEGER)`,
+      ]),
+  },
 ];

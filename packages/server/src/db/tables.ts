@@ -30,6 +30,8 @@ export type Tables = {
       revoked: number;
     }>
   >;
+  /** Calendars that are read by an address: of its token only the digest is kept. */
+  readonly feeds: ModelStatic<Stored<{ id: string; body: string; ended_ms: number | null }>>;
   /** What lists ask of a valve: derived from its sheets. */
   readonly summaries: ModelStatic<Stored<{ valve_id: string; body: string }>>;
   /** What a valve has to teach others of its kind: derived from its sheets. */
@@ -163,6 +165,7 @@ export function defineTables(sequelize: Sequelize): Tables {
   return {
     ...defineRegister(define),
     ...definePeople(define),
+    feeds: define('feeds', { id: id(), body: text(), ended_ms: { type: DataTypes.INTEGER } }),
     settings: define('settings', { id: id(), body: text() }),
     summaries: define('summaries', { valve_id: id(), body: text() }),
     lessons: define('lessons', { valve_id: id(), body: text() }),

@@ -16,6 +16,8 @@ const open: readonly (readonly [method: string, path: RegExp])[] = [
   ['GET', /^\/openapi\.json$/u],
   ['GET', /^\/schemas\/[\w.]+$/u],
   ['GET', /^\/keys$/u],
+  // Its address is its key.
+  ['GET', /^\/calendars\/[\w-]+\.ics$/u],
   ['GET', /^\/session$/u],
   ['POST', /^\/session$/u],
   ['DELETE', /^\/session$/u],
@@ -36,6 +38,8 @@ const changes: readonly (readonly [method: string, path: RegExp, action: HouseAc
   ['PUT', /^\/gauges\/[^/]+$/u, 'keep_gauges'],
   ['PUT', /^\/rounds\/[^/]+$/u, 'plan_round'],
   ['PUT', /^\/seasons\/[^/]+$/u, 'plan_season'],
+  ['POST', /^\/feeds$/u, 'look'],
+  ['DELETE', /^\/feeds\/[^/]+$/u, 'look'],
   ['PUT', /^\/systems\/[^/]+$/u, 'change_ladder'],
   ['PUT', /^\/sites\/[^/]+$/u, 'change_place'],
   ['PUT', /^\/house-rules$/u, 'change_rules'],

@@ -1,7 +1,7 @@
 import { seasonSchema, type Season } from '@holvek/core';
 import ICAL from 'ical.js';
 import { codeOf, testServer, valve, type TestServer } from '../testing/server';
-import { calendarOf } from './seasons';
+import { calendarOf } from '../season/calendar';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -108,7 +108,7 @@ describe('seasons', () => {
   test('an entry whose valves change keeps its name, also over a change of clocks', () => {
     const day = '2027-03-28';
     const uids = [[on(day)], [on(day, 'other'), on(day)]].map((plan) => {
-      const text = calendarOf(season({ plan }), new Map([[valve.id, valve]]));
+      const text = calendarOf([season({ plan })], new Map([[valve.id, valve]]));
       return entriesOf(text).map((each) => [each.uid, each.day]);
     });
     expect(uids[0]).toEqual([[`winter-p1-${day}@holvek`, day]]);
@@ -116,6 +116,6 @@ describe('seasons', () => {
   });
 
   test('a plan with nothing in it is an empty calendar', () => {
-    expect(calendarOf(season(), new Map())).toMatch(/^BEGIN:VCALENDAR[\s\S]*END:VCALENDAR/u);
+    expect(calendarOf([season()], new Map())).toMatch(/^BEGIN:VCALENDAR[\s\S]*END:VCALENDAR/u);
   });
 });

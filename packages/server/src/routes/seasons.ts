@@ -1,17 +1,10 @@
 import { z } from '@hono/zod-openapi';
-import {
-  areaOf,
-  seasonSchema,
-  siteSchema,
-  valveSchema,
-  type Season,
-  type Valve,
-} from '@holvek/core';
-import { createEvents, type EventAttributes } from 'ics';
+import { seasonSchema, siteSchema, valveSchema } from '@holvek/core';
 import type { Store } from '../db/open';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import { signedIn } from '../people/gate';
+import { calendarOf } from '../season/calendar';
 import { changeOf, documentsOf, sameId } from './documents';
 
 /** Seasons and their plans; and a plan as a calendar. */
@@ -40,57 +33,15 @@ export function seasonRoutes(store: Store) {
       const person = c.req.query('person');
       const places = (await sites.all()).map(({ id, name }) => [id, name] as const);
       const text = calendarOf(
-        season,
+        [season],
         new Map((await valves.all()).map((valve) => [valve.id, valve])),
-        { ...(person === undefined ? {} : { person }), site: new Map(places).get(season.site_id) },
+        {
+          ...(person === undefined ? {} : { about: { kind: 'person', person_id: person } }),
+          site: new Map(places).get(season.site_id),
+        },
       );
       c.header('content-type', 'text/calendar; charset=utf-8');
       c.header('content-disposition', `attachment; filename="${season.id}.ics"`);
       return c.body(text);
     });
-}
-
-type CalendarOptions = { readonly person?: string; readonly site?: string | undefined };
-
-/** Numbers of a day as calendars want them. */
-const dayParts = (iso: string): [number, number, number] => {
-  const [year = 0, month = 1, day = 1] = iso.split('-').map(Number);
-  return [year, month, day];
-};
-
-/**
- * A plan as whole-day entries, one by person and day: it names its valves in their order. An entry keeps its
- * name for ever, so that a calendar that reads it again moves it and does not double it.
- */
-export function calendarOf(
-  season: Season,
-  valves: ReadonlyMap<string, Valve>,
-  { person, site }: CalendarOptions = {},
-): string {
-  const days = new Map<string, Season['plan']>();
-  for (const planned of season.plan) {
-    if (person !== undefined && planned.person_id !== person) continue;
-    const key = `${planned.day} ${planned.person_id}`;
-    days.set(key, [...(days.get(key) ?? []), planned]);
-  }
-  const events = [...days.values()].map((entries): EventAttributes => {
-    const [{ day, person_id }] = entries as [Season['plan'][number]];
-    const own = entries.flatMap(({ valve_id }) => valves.get(valve_id) ?? []);
-    const areas = [...new Set(own.map(({ place }) => areaOf(place)))];
-    return {
-      uid: `${season.id}-${person_id}-${day}@holvek`,
-      start: dayParts(day),
-      duration: { days: 1 },
-      title: own.map(({ tag }) => tag).join(', ') || season.name,
-      description: own
-        .map(({ tag, name, place }, i) => `${i + 1}. ${tag} ${name}, ${place}`)
-        .join('\n'),
-      location: [areas.join(', '), site].filter(Boolean).join(' · '),
-      productId: 'holvek',
-      calName: season.name,
-    };
-  });
-  const { error, value } = createEvents(events, { productId: 'holvek', calName: season.name });
-  if (error) throw error;
-  return value ?? '';
 }

@@ -12,6 +12,7 @@ type GaugeSketch = {
   calibrated: number;
   unit?: string;
   sources?: Gauge['sources'];
+  corrections?: Gauge['corrections'];
 };
 
 /** The bag: for water, air, vacuum, oil and gas, and a calibrator; one out of date, one with a range that fits nothing. */
@@ -21,7 +22,18 @@ export const demoGauges = (now: number): readonly Gauge[] =>
       { tag: 'G-04', high: 1600, resolution: 2, accuracy: 0.0025, calibrated: -150 },
       { tag: 'G-12', high: 1000, resolution: 2, accuracy: 0.0025, calibrated: -90 },
       { tag: 'G-15', high: 1000, resolution: 5, accuracy: 0.005, calibrated: -420 },
-      { tag: 'G-18', high: 250, resolution: 1, accuracy: 0.005, calibrated: -60 },
+      {
+        tag: 'G-18',
+        high: 250,
+        resolution: 1,
+        accuracy: 0.005,
+        calibrated: -60,
+        corrections: [
+          { shown_pa: kPa(0), add_pa: 0 },
+          { shown_pa: kPa(125), add_pa: 400 },
+          { shown_pa: kPa(250), add_pa: -600 },
+        ],
+      },
       { tag: 'G-21', high: 4000, resolution: 20, accuracy: 0.01, calibrated: -200, unit: 'bar' },
       { tag: 'G-24', high: 2000, resolution: 5, accuracy: 0.0025, calibrated: -120 },
       { tag: 'G-31', high: 50, resolution: 0.1, accuracy: 0.0025, calibrated: -80, unit: 'mbar' },
@@ -63,7 +75,7 @@ export const demoGauges = (now: number): readonly Gauge[] =>
         sources: [{ kind: 'pressure', low: 0, high: 2e6, error: 1000 }],
       },
     ] satisfies GaugeSketch[] as readonly GaugeSketch[]
-  ).map(({ tag, low = 0, high, resolution, accuracy, calibrated, unit = 'kPa', sources }) => ({
+  ).map(({ tag, low = 0, high, resolution, accuracy, calibrated, unit = 'kPa', ...rest }) => ({
     id: tag.toLowerCase(),
     tag,
     range_low_pa: kPa(low),
@@ -74,5 +86,5 @@ export const demoGauges = (now: number): readonly Gauge[] =>
     calibration_due_on: isoDay(now, calibrated + 365),
     unit,
     height_above_tapping_m: 0,
-    ...(sources ? { sources } : {}),
+    ...rest,
   }));

@@ -1,28 +1,9 @@
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { labelLayouts, type LabelLayout } from './label-layouts';
 import { labelsPdf, type Label } from './labels-pdf';
+import { fonts, readPdf } from './testing/read-pdf';
 
-const root = join(__dirname, '../../..');
-const family = join(root, 'node_modules/@expo-google-fonts/atkinson-hyperlegible');
-const fonts = {
-  body: `${family}-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf`,
-  bold: `${family}-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf`,
-  figures: `${family}-mono/500Medium/AtkinsonHyperlegibleMono_500Medium.ttf`,
-};
-const folder = mkdtempSync(join(tmpdir(), 'holvek-labels-'));
-afterAll(() => rmSync(folder, { recursive: true }));
-
-/** Words and number of pages of a PDF, by Debian's poppler-utils. */
-async function made(labels: readonly Label[], size: LabelLayout) {
-  const file = join(folder, 'labels.pdf');
-  writeFileSync(file, await labelsPdf(labels, size, fonts));
-  const pages = /Pages:\s+(\d+)/u.exec(execFileSync('pdfinfo', [file], { encoding: 'utf8' }))![1];
-  const words = execFileSync('pdftotext', ['-raw', file, '-'], { encoding: 'utf8' });
-  return { pages: Number(pages), words };
-}
+const made = async (labels: readonly Label[], size: LabelLayout) =>
+  readPdf(await labelsPdf(labels, size, fonts));
 const label = (n: number): Label => ({
   tag: `PRV-${String(n).padStart(2, '0')}`,
   lines: ['Upper bowl', 'As left 440 kPa', 'Next by 2027-11'],

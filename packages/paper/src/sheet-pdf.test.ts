@@ -1,7 +1,5 @@
 import { join } from 'node:path';
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync } from 'node:fs';
 import {
   freezeSheet,
   hashOf,
@@ -15,14 +13,9 @@ import {
 } from '@holvek/core';
 import { z } from 'zod';
 import { reportOf, sheetPdf, type Beside } from './sheet-pdf';
+import { fonts, readPdf } from './testing/read-pdf';
 
 const root = join(__dirname, '../../..');
-const family = join(root, 'node_modules/@expo-google-fonts/atkinson-hyperlegible');
-const fonts = {
-  body: `${family}-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf`,
-  bold: `${family}-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf`,
-  figures: `${family}-mono/500Medium/AtkinsonHyperlegibleMono_500Medium.ttf`,
-};
 const stored = z
   .array(z.object({ name: z.string(), hash: z.string(), events: z.array(runEventSchema) }))
   .parse(
@@ -34,15 +27,8 @@ const bodies = stored.map(
     [name, unwrap(freezeSheet(unwrap(reduceRun(events)), null))] as [string, SheetBody],
 );
 
-const folder = mkdtempSync(join(tmpdir(), 'holvek-pdf-'));
-afterAll(() => rmSync(folder, { recursive: true }));
-
-/** The words of a PDF, by Debian's poppler-utils. */
-async function wordsOf(sheet: Sheet, beside?: Beside): Promise<string> {
-  const file = join(folder, 'sheet.pdf');
-  writeFileSync(file, await sheetPdf(sheet, fonts, beside));
-  return execFileSync('pdftotext', ['-raw', file, '-'], { encoding: 'utf8' });
-}
+const wordsOf = async (sheet: Sheet, beside?: Beside): Promise<string> =>
+  readPdf(await sheetPdf(sheet, fonts, beside)).words;
 /** Paper breaks lines where it must: words are compared without their spaces. */
 const squeezed = (text: string) => text.replace(/[\s\u00A0]+/gu, '');
 

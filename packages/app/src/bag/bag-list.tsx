@@ -1,12 +1,9 @@
-import { toolKey, toolWords, type BaggedTool, type Tool } from '@holvek/core';
+import { toolKey, toolSay, type BaggedTool } from '@holvek/core';
 import { togglePacked, usePacked } from './packed';
 import { XStack, YStack } from '@/ui/kit';
 import { Press } from '@/ui/press';
 import { TickBox } from '@/ui/tick-box';
 import { Muted, Words } from '@/ui/words';
-
-const wordsOf = ({ name, detail }: Tool): string =>
-  detail ? `${toolWords[name]}: ${detail}` : toolWords[name];
 
 /** Valves that are named beside a tool; of more, how many. */
 const NAMED = 3;
@@ -29,7 +26,7 @@ export function BagList({
       {bag.map(({ tool, tags }) => (
         <BagLine
           key={toolKey(tool)}
-          words={wordsOf(tool)}
+          words={toolSay(tool)}
           under={tagWords(tags, valves)}
           isPacked={packed.has(toolKey(tool))}
           onPress={() => togglePacked(toolKey(tool))}

@@ -11,6 +11,7 @@ import { Heading, Muted, Strong, Words } from '@/ui/words';
 import { Board } from './board';
 import { ClashCards } from './clash-cards';
 import { monthDay } from './season-words';
+import { TakePlanSheet } from './take-plan-sheet';
 import { usePlan, type PlanActions } from './use-plan';
 import type { SeasonDesk } from './use-season-desk';
 import { VisitCard } from './visit-card';
@@ -24,6 +25,7 @@ export function SeasonPage({ desk }: { readonly desk: SeasonDesk }) {
   const actions = usePlan(desk);
   const { needs } = useMay('plan_season');
   const [selected, setSelected] = useState<string>();
+  const [isTaking, setTaking] = useState(false);
   const visit = desk.visits.find(({ valve }) => valve.id === selected);
   const { season, made } = desk;
   const card = visit ? <VisitCard desk={desk} visit={visit} actions={actions} /> : null;
@@ -40,9 +42,12 @@ export function SeasonPage({ desk }: { readonly desk: SeasonDesk }) {
       }
       footer={
         actions.may ? (
-          <PlanButtons actions={actions} seasonId={season.id} />
+          <PlanButtons actions={actions} onTake={() => setTaking(true)} />
         ) : (
-          <Muted>{`A season is planned by a ${needs}.`}</Muted>
+          <XStack flex={1} justifyContent="space-between" alignItems="center" gap="$2">
+            <Muted flexShrink={1}>{`A season is planned by a ${needs}.`}</Muted>
+            <WordButton onPress={() => setTaking(true)}>take it away</WordButton>
+          </XStack>
         )
       }
     >
@@ -73,16 +78,17 @@ export function SeasonPage({ desk }: { readonly desk: SeasonDesk }) {
           </BottomSheet>
         </>
       )}
+      <TakePlanSheet desk={desk} isOpen={isTaking} onClose={() => setTaking(false)} />
     </Screen>
   );
 }
 
 const PlanButtons = ({
   actions,
-  seasonId,
+  onTake,
 }: {
   readonly actions: PlanActions;
-  readonly seasonId: string;
+  readonly onTake: () => void;
 }) => (
   <>
     <BigButton
@@ -95,12 +101,8 @@ const PlanButtons = ({
         ? 'Plan the season'
         : `Planning: ${Math.round(100 * actions.progress)} %`}
     </BigButton>
-    <BigButton
-      flex={1}
-      kind="outline"
-      onPress={() => window.open(`/api/seasons/${seasonId}/calendar.ics`, '_self')}
-    >
-      Calendar
+    <BigButton flex={1} kind="outline" onPress={onTake}>
+      Take away
     </BigButton>
     {actions.canUndo ? (
       <BigButton flex={1} kind="outline" onPress={actions.undo}>

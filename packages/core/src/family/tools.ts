@@ -1,13 +1,17 @@
 import type { AnyPlate, Target } from '../valve';
 import { checkPlate } from './check-plate';
 import { definitionOf } from './list';
-import type { ToolName } from './tool-names';
+import { toolWords, type ToolName } from './tool-names';
 
 /** One thing to bring, and what about it is this valve's own. */
 export type Tool = { readonly name: ToolName; readonly detail?: string };
 
 /** By which the same tool is known in any bag. */
 export const toolKey = ({ name, detail }: Tool): string => `${name} ${detail ?? ''}`;
+
+/** A tool in words, with what about it is this valve's own. */
+export const toolSay = ({ name, detail }: Tool): string =>
+  detail ? `${toolWords[name]}: ${detail}` : toolWords[name];
 
 /** A valve as far as its tools depend on it. */
 export type ToBeSet = {

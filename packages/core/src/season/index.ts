@@ -11,3 +11,4 @@ export * from './moves';
 export * from './read-plan';
 export * from './clashes';
 export * from './feed';
+export * from './plan-lines';

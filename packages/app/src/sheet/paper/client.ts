@@ -1,5 +1,5 @@
 import type { Sheet } from '@holvek/core';
-import type { Beside, Label } from '@holvek/paper';
+import type { Beside, Label, PaperPage } from '@holvek/paper';
 import type { LabelLayout } from '@holvek/paper/label-layouts';
 
 /** Only the web build makes paper of its own. */
@@ -14,4 +14,11 @@ export function labelsHere(
   size: LabelLayout,
 ): Promise<Uint8Array<ArrayBuffer>> {
   throw new Error(`${labels.length} labels of ${size} need a web worker`);
+}
+
+export function pagesHere(
+  title: string,
+  pages: readonly PaperPage[],
+): Promise<Uint8Array<ArrayBuffer>> {
+  throw new Error(`${pages.length} pages of ${title} need a web worker`);
 }

@@ -2,7 +2,7 @@ import { AtkinsonHyperlegibleMono_500Medium } from '@expo-google-fonts/atkinson-
 import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
 import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
 import type { Sheet } from '@holvek/core';
-import type { Beside, Label, PaperFonts } from '@holvek/paper';
+import type { Beside, Label, PaperFonts, PaperPage } from '@holvek/paper';
 import type { LabelLayout } from '@holvek/paper/label-layouts';
 import { wrap, type Remote } from 'comlink';
 import { Asset } from 'expo-asset';
@@ -30,6 +30,13 @@ export const labelsHere = (
   size: LabelLayout,
 ): Promise<Uint8Array<ArrayBuffer>> =>
   onPaper((worker, letters) => worker.labels(labels, size, letters));
+
+/** Pages that are handed out, as PDF, made on this device. */
+export const pagesHere = (
+  title: string,
+  pages: readonly PaperPage[],
+): Promise<Uint8Array<ArrayBuffer>> =>
+  onPaper((worker, letters) => worker.pages(title, pages, letters));
 
 type Make = (worker: Remote<PaperWorker>, letters: PaperFonts) => Promise<Uint8Array<ArrayBuffer>>;
 

@@ -1,6 +1,14 @@
 import './import-meta';
 import type { Sheet } from '@holvek/core';
-import { labelsPdf, sheetPdf, type Beside, type Label, type PaperFonts } from '@holvek/paper';
+import {
+  labelsPdf,
+  pagesPdf,
+  sheetPdf,
+  type Beside,
+  type Label,
+  type PaperFonts,
+  type PaperPage,
+} from '@holvek/paper';
 import type { LabelLayout } from '@holvek/paper/label-layouts';
 import { expose, transfer } from 'comlink';
 
@@ -8,6 +16,14 @@ import { expose, transfer } from 'comlink';
 const paperWorker = {
   async pdf(sheet: Sheet, fonts: PaperFonts, beside?: Beside): Promise<Uint8Array<ArrayBuffer>> {
     const bytes = await sheetPdf(sheet, fonts, beside);
+    return transfer(bytes, [bytes.buffer]);
+  },
+  async pages(
+    title: string,
+    pages: readonly PaperPage[],
+    fonts: PaperFonts,
+  ): Promise<Uint8Array<ArrayBuffer>> {
+    const bytes = await pagesPdf(title, pages, fonts);
     return transfer(bytes, [bytes.buffer]);
   },
   async labels(

@@ -43,7 +43,14 @@ test.describe('the whole way', () => {
     await walkUntil(page, /Put everything back/);
     await walkUntil(page, /Signing freezes/);
     await signAndOpen(page);
-    await expect(page.getByTestId('score')).toContainText(/of 100[\s\S]*Moves/u);
+    const score = page.getByTestId('score');
+    await expect(score).toContainText(/of 100[\s\S]*Moves/u);
+    await expect(score).not.toContainText(/was wrong with it\./u);
+    await score.getByRole('radio', { name: 'Nothing', exact: true }).click();
+    await expect(score).toContainText('Nothing was wrong with it. You said so.');
+    await page.getByRole('button', { name: 'show the master’s way' }).click();
+    await expect(page.getByTestId('moves')).toContainText(/the master[\s\S]*cw/u);
+    await isFit(page);
 
     const [sheet] = await sheetsOf(request, 'prv-03');
     expect(Math.abs(sheet!.body.settings[0]!.as_left_pa - 450_000)).toBeLessThanOrEqual(15_000);

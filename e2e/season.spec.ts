@@ -76,6 +76,33 @@ test('on the phone: the week, the day with its bag, and the round of it', async 
   expect(await calendar.text()).toContain('BEGIN:VEVENT');
 });
 
+test('the plan is taken away: on paper, as a table, by an address until it is ended', async ({
+  page,
+  playwright,
+}) => {
+  await page.goto('/season');
+  await page.getByTestId('plan').click();
+  await expect(page.getByTestId('plan-said')).toContainText(/Planned|No better/u);
+  await page.getByRole('button', { name: 'Take away' }).click();
+  for (const [name, file] of [
+    ['Weeks on paper', 'Winter.pdf'],
+    ['CSV', 'Winter.csv'],
+  ] as const) {
+    const waiting = page.waitForEvent('download');
+    await page.getByRole('button', { name }).click();
+    expect((await waiting).suggestedFilename()).toBe(file);
+  }
+  await page.getByRole('button', { name: 'Make an address' }).click();
+  const address = await page.getByLabel('Address of the calendar').inputValue();
+  const stranger = await playwright.request.newContext();
+  expect(await (await stranger.get(address)).text()).toContain('BEGIN:VEVENT');
+  await isFit(page);
+  await page.getByRole('button', { name: 'End the calendar of Everybody' }).click();
+  await expect(page.getByRole('button', { name: /^End the calendar/u })).toHaveCount(0);
+  expect((await stranger.get(address)).status()).toBe(404);
+  await stranger.dispose();
+});
+
 test('what binds a season is said, and kept', async ({ page }) => {
   await page.goto('/season/edit');
   await expect(page.getByRole('heading', { name: 'Winter' })).toBeVisible();

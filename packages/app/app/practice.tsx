@@ -13,6 +13,8 @@ import { XStack, YStack } from '@/ui/kit';
 import { usePractice, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { cutawayTitles, kindWords } from '@/how/words';
+import { CaseByFault, CaseOfDay } from '@/practice/case-cards';
+import { HandCard } from '@/practice/hand-card';
 import { Screen } from '@/shell/screen';
 import { outcomeTone } from '@/sheet/outcome';
 import { Card, Pill } from '@/ui/card';
@@ -36,6 +38,9 @@ export default function PracticeScreen() {
         for the valve, its dates or its round.
       </Words>
       {open.length > 0 ? <InHand runs={open} onGo={go} /> : null}
+      <CaseOfDay valves={valves.data ?? []} onGo={go} />
+      <HandCard />
+      <CaseByFault valves={valves.data ?? []} onGo={go} />
       <Card>
         <Heading>One of each kind</Heading>
         {oneOfEach(valves.data ?? []).map((valve) => (

@@ -1,5 +1,5 @@
 import type { Score } from '@holvek/core';
-import { faultsSentence, scoreRows, scoreTone } from './score-words';
+import { faultsSentence, foundSentence, moveWords, scoreRows, scoreTone } from './score-words';
 
 const score = (over: Partial<Score> = {}): Score => ({
   own: { moves: 7, pastLane: 1, pastLimit: 0 },
@@ -7,6 +7,10 @@ const score = (over: Partial<Score> = {}): Score => ({
   leftOpen: 2,
   faults: [],
   hasNoticed: true,
+  found: 'nothing_named',
+  ownMoves: [],
+  masterMoves: [],
+  minutes: 12.4,
   points: 60,
   ...over,
 });
@@ -18,6 +22,7 @@ describe('words of a score', () => {
       ['Lane passed', '1 ×'],
       ['Limit passed', 'never'],
       ['Left open', '2'],
+      ['Minutes', '12'],
     ]);
   });
 
@@ -28,6 +33,23 @@ describe('words of a score', () => {
       /^What was wrong: its seat leaks, and it sticks\. Your sheet says that/u,
     );
     expect(faultsSentence(score({ faults, hasNoticed: false }))).toMatch(/calls it sound\.$/u);
+  });
+
+  test('whether what was named was it, and whether nothing was', () => {
+    const said = (over: Partial<Score>) => foundSentence(score(over));
+    expect(said({})).toBe('');
+    expect(said({ found: 'by_luck', faults: ['sticking'] })).toMatch(/nothing that you asked/u);
+    expect(said({ found: 'wrong', faults: ['sticking'] })).toBe('You named something else.');
+    expect(said({ found: 'wrong' })).toBe('You named something all the same.');
+    expect(said({ found: 'by_evidence' })).toBe('You said so.');
+  });
+
+  test('a move with what was read after it', () => {
+    const kPa = (pa: number) => String(pa / 1000);
+    const plainly = (say: string) => say.replace(/\u00a0/gu, ' ');
+    expect(plainly(moveWords({ turns: 1.25, pressure: 480_000 }, kPa))).toBe('cw 1 1/4 → 480');
+    expect(plainly(moveWords({ turns: -0.5, pressure: undefined }, kPa))).toBe('ccw 1/2');
+    expect(moveWords(undefined, kPa)).toBe('');
   });
 
   test('good from 85, still to work on from 60', () => {

@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { LicenceKind } from '../people';
 import type { Draw } from '../plant';
 import type { Procedure } from '../step';
-import type { AdjusterSpec, AnyPlate, Duty, PlateFact, Side, Targets } from '../valve';
+import type { AdjusterSpec, AnyPlate, Duty, PlateFact, Side, Targets, TwinFault } from '../valve';
 import type { LineFluid } from './line-fluid';
 import type { Slots } from './slots';
 import type { ToolName } from './tool-names';
@@ -60,6 +60,8 @@ export type FamilyDefinition<S extends PlateSchema, I extends Issue> = {
   readonly holdsOn?: (plate: z.infer<S>) => Side;
   /** What its line carries, where the plate says it. */
   readonly carries?: (plate: z.infer<S>) => LineFluid | undefined;
+  /** What may be wrong with its twin, and by which of its causes a person would name it. */
+  readonly hides?: Readonly<Partial<Record<TwinFault, readonly string[]>>>;
   /** A wrong spring is work of the run, not a reason not to start. */
   readonly changesSpringInRun?: boolean;
   /** Rules between the family's own figures. */

@@ -6,4 +6,5 @@ export * from './hand';
 export * from './line-twin';
 export * from './pilot-device';
 export * from './twin-report';
+export * from './cases';
 export * from './score';

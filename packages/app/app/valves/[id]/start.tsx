@@ -2,6 +2,8 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import {
   adjustersOf,
+  caseOf,
+  faultsOf,
   checkPlate,
   families,
   isInstrument,
@@ -12,6 +14,7 @@ import {
   type Gauge,
   type GaugeFitness,
   type Side,
+  type TwinSketch,
   type Valve,
 } from '@holvek/core';
 import { BagCard } from '@/bag/bag-card';
@@ -44,9 +47,17 @@ import { plateTrouble } from '@/words/plate-trouble';
 import { eventTrouble, findingWords } from '@/words/trouble';
 import { today } from '@/ui/local-day';
 
+type Asked = {
+  readonly id: string;
+  readonly practice?: string;
+  /** A case: by what it is known, and its fault where it was chosen. */
+  readonly case?: string;
+  readonly fault?: string;
+};
+
 /** Before a run: which gauges, which way, who. Everything has a good default. */
 export default function StartScreen() {
-  const { id, practice } = useLocalSearchParams<{ id: string; practice?: string }>();
+  const { id, practice, ...asked } = useLocalSearchParams<Asked>();
   const valve = useValves().data?.find((each) => each.id === id);
   const gauges = useGauges().data;
   const isReady = useIsReadyToStart();
@@ -62,7 +73,12 @@ export default function StartScreen() {
     );
   return (
     <UnitsOfValve valve={valve}>
-      <StartForm valve={valve} gauges={gauges} isPractice={practice === '1'} />
+      <StartForm
+        valve={valve}
+        gauges={gauges}
+        isPractice={practice === '1'}
+        twin={twinFor(valve, asked)}
+      />
     </UnitsOfValve>
   );
 }
@@ -80,10 +96,13 @@ function StartForm({
   valve,
   gauges,
   isPractice,
+  twin,
 }: {
   readonly valve: Valve;
   readonly gauges: readonly Gauge[];
   readonly isPractice: boolean;
+  /** What it is practised on. */
+  readonly twin: TwinSketch;
 }) {
   const router = useRouter();
   const units = useUnits();
@@ -120,11 +139,6 @@ function StartForm({
   const open = useOpenRun(valve.id) !== undefined;
   const isTaken = !isPractice && (open || barred !== undefined);
   const start = async () => {
-    const twin = valve.twin ?? {
-      seed: seedOf(valve.tag),
-      faults: [],
-      found_pa: isInstrument(valve.plate) ? 25 : valve.target.set_point_pa * 0.9,
-    };
     const draft = startDraft(valve, {
       school,
       gauges: Object.fromEntries(sides.map(({ side }) => [side, gaugeAt(side)!])),
@@ -274,6 +288,19 @@ function firstChoice(
       if (gauge) taken.add(gauge.id);
       return [side, gauge?.id ?? ''];
     }),
+  );
+}
+
+/** The twin that a case makes of the valve, else its own, else one that is always the same. */
+function twinFor(valve: Valve, { case: key, fault }: Partial<Asked>): TwinSketch {
+  const chosen = faultsOf(valve).find((each) => each === fault);
+  if (key) return caseOf(valve, { key, fault: chosen });
+  return (
+    valve.twin ?? {
+      seed: seedOf(valve.tag),
+      faults: [],
+      found_pa: isInstrument(valve.plate) ? 25 : valve.target.set_point_pa * 0.9,
+    }
   );
 }
 

@@ -17,4 +17,7 @@ export const electronicPilot = defineFamily({
   draw: drawElectronicPilot,
   checks: electronicIssues,
   slots: electronicPilotSlots,
+  hides: {
+    blocked_stem: ['stem_blocked'],
+  },
 });

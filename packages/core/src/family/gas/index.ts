@@ -15,4 +15,9 @@ export const gas = defineFamily({
   earlier: [gasProcedure],
   draw: drawGas,
   slots: gasSlots,
+  hides: {
+    reversed_screw: ['reversed'],
+    off_spring: ['off_spring', 'stiffer_or_softer'],
+    leaking_seat: ['seat_dirty'],
+  },
 });

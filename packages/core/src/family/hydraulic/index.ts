@@ -18,4 +18,8 @@ export const hydraulic = defineFamily({
   draw: drawHydraulic,
   checks: hydraulicIssues,
   slots: hydraulicSlots,
+  hides: {
+    reversed_screw: ['reversed'],
+    off_spring: ['off_spring', 'stiffer_or_softer'],
+  },
 });

@@ -15,4 +15,7 @@ export const indicator = defineFamily({
   earlier: [indicatorProcedure],
   draw: drawIndicator,
   checks: linkageIssues,
+  hides: {
+    sticking: ['link_binds'],
+  },
 });

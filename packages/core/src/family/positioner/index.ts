@@ -17,4 +17,7 @@ export const positioner = defineFamily({
   draw: drawPositioner,
   checks: positionerIssues,
   slots: positionerSlots,
+  hides: {
+    sticking: ['friction'],
+  },
 });

@@ -9,4 +9,12 @@ export const reducing = defineFamily({
   facts: reducingFacts,
   procedure: reducingProcedure,
   draw: drawReducing,
+  hides: {
+    reversed_screw: ['reversed'],
+    off_spring: ['off_spring', 'stiffer_or_softer'],
+    slow_main: ['main_filling'],
+    trapped_air: ['air'],
+    leaking_seat: ['seat_dirty'],
+    weak_supply: ['supply_low'],
+  },
 });

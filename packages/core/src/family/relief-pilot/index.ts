@@ -18,4 +18,10 @@ export const reliefPilot = defineFamily({
   draw: drawPilotRelief,
   checks: pilotReliefIssues,
   slots: reliefPilotSlots,
+  hides: {
+    reversed_screw: ['reversed'],
+    off_spring: ['off_spring'],
+    leaking_seat: ['seat_dirty'],
+    sticking: ['stem_seized'],
+  },
 });

@@ -19,4 +19,9 @@ export const reliefSpring = defineFamily({
   checks: springReliefIssues,
   slots: reliefSpringSlots,
   changesSpringInRun: true,
+  hides: {
+    reversed_screw: ['reversed'],
+    off_spring: ['off_spring', 'stiffer_or_softer'],
+    sticking: ['disc_stuck'],
+  },
 });

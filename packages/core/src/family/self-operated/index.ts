@@ -16,4 +16,9 @@ export const selfOperated = defineFamily({
   // A plate that is still being written has no arrangement yet.
   carries: ({ arrangement }: Partial<SelfOperatedPlate>) => arrangement?.fluid,
   holdsOn: ({ arrangement }) => (arrangement.service === 'reducing' ? 'outlet' : 'inlet'),
+  hides: {
+    reversed_screw: ['reversed'],
+    off_spring: ['off_spring', 'stiffer_or_softer'],
+    leaking_seat: ['seat_dirty'],
+  },
 });

@@ -15,4 +15,7 @@ export const suction = defineFamily({
   earlier: [suctionProcedure],
   draw: drawSuction,
   slots: suctionSlots,
+  hides: {
+    off_spring: ['off_spring', 'stiffer_or_softer'],
+  },
 });

@@ -18,4 +18,10 @@ export const sustaining = defineFamily({
   draw: drawSustaining,
   checks: sustainingIssues,
   slots: sustainingSlots,
+  hides: {
+    reversed_screw: ['reversed'],
+    off_spring: ['off_spring', 'stiffer_or_softer'],
+    trapped_air: ['air'],
+    leaking_seat: ['seat_dirty'],
+  },
 });

@@ -1,5 +1,5 @@
 import { leftOut } from '@holvek/core';
-import { useRouter } from 'expo-router';
+import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
 import { useMay } from '@/settings/preferences';
 import { Screen } from '@/shell/screen';
@@ -59,6 +59,11 @@ export function SeasonPage({ desk }: { readonly desk: SeasonDesk }) {
       <ClashCards desk={desk} />
       <TooMuchCard desk={desk} actions={actions} />
       <LeftOut desk={desk} onSelect={setSelected} />
+      <XStack>
+        <WordButton onPress={() => router.push('/season/shown' as Href)}>
+          what it has shown
+        </WordButton>
+      </XStack>
       {isWide ? (
         <XStack gap="$4" alignItems="flex-start">
           <View flex={1} minWidth={0}>

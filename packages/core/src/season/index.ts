@@ -12,3 +12,4 @@ export * from './read-plan';
 export * from './clashes';
 export * from './feed';
 export * from './plan-lines';
+export * from './shown';

@@ -1,0 +1,6 @@
+import { ShownPage } from '@/season/shown-page';
+
+/** What the season has shown. */
+export default function ShownScreen() {
+  return <ShownPage />;
+}

@@ -216,3 +216,23 @@ test('a repair is noted, the valve wants to be proved anew, and the run that fol
     expect(events[0]!.answers_repair!.id).toBe(repair!.id);
   }).toPass();
 });
+
+test('a word is left on a valve, stands in its round, and is taken down', async ({ page }) => {
+  await page.goto('/valves/prv-03');
+  await page.getByRole('button', { name: 'leave word on it' }).click();
+  await page.getByLabel('What the next one must know').fill('Guns off until three');
+  await page.getByLabel('Until what hour, if it ends').fill('25');
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByText('An hour such as 15 or 15:30')).toBeVisible();
+  await page.getByLabel('Until what hour, if it ends').fill('');
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  const notice = page.getByTestId('notice');
+  await expect(notice).toContainText('Guns off until three');
+  await isFit(page);
+  await page.goto('/');
+  await expect(page.getByTestId('round-PRV-03')).toContainText('Guns off until three');
+  await page.goto('/valves/prv-03/start');
+  await expect(notice).toContainText('Guns off until three');
+  await notice.getByRole('button', { name: 'take it down' }).click();
+  await expect(notice).toHaveCount(0);
+});

@@ -26,6 +26,7 @@ import { historyRoutes } from './routes/history';
 import { peopleRoutes, sessionRoutes, tryingWith } from './routes/people';
 import { photoRoutes } from './routes/photos';
 import { repairRoutes } from './routes/repairs';
+import { noticeRoutes } from './routes/notices';
 import { feedRoutes } from './routes/feeds';
 import { seasonRoutes } from './routes/seasons';
 import { runRoutes } from './routes/runs';
@@ -107,6 +108,7 @@ function apiOf(store: Store, doorkeeper: Doorkeeper, options: AppOptions) {
     .route('/', documentRoutes(store))
     .route('/', seasonRoutes(store))
     .route('/', feedRoutes(store))
+    .route('/', noticeRoutes(store))
     .route('/', valveRoutes(store))
     .route('/', repairRoutes(store))
     .route('/', photoRoutes(store))

@@ -9,6 +9,8 @@ import {
   feedSchema,
   type FeedAbout,
   newFeedSchema,
+  type Notice,
+  noticeSchema,
   fleetKindSchema,
   gaugeSchema,
   headSchema,
@@ -181,6 +183,9 @@ export const api = {
   systems: () => ask('/systems', z.array(systemSchema)),
   putSystem: (system: System, change: Change = {}) =>
     ask(`/systems/${enc(system.id)}`, systemSchema, { method: 'PUT', body: system, ...change }),
+  notices: () => ask('/notices', z.array(noticeSchema)),
+  putNotice: (notice: Notice, change: Change = {}) =>
+    ask(`/notices/${enc(notice.id)}`, noticeSchema, { method: 'PUT', body: notice, ...change }),
   repairs: () => ask('/repairs', z.array(repairSchema)),
   putRepair: (repair: Repair, change: Change = {}) =>
     ask(`/repairs/${enc(repair.id)}`, repairSchema, { method: 'PUT', body: repair, ...change }),

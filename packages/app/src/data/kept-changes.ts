@@ -11,6 +11,7 @@ export const changeableLists = [
   'systems',
   'repairs',
   'photos',
+  'notices',
   'seasons',
 ] as const;
 export type ListName = (typeof changeableLists)[number];

@@ -31,6 +31,7 @@ const puts = {
   systems: api.putSystem,
   repairs: api.putRepair,
   photos: putPhoto,
+  notices: api.putNotice,
   seasons: api.putSeason,
 } as unknown as Puts;
 const tabsOf = (name: string): BroadcastChannel | undefined =>

@@ -44,7 +44,7 @@ export function CorrectionTable({
               numeric
             />
           </YStack>
-          <WordButton onPress={() => remove(i)} aria-label={`Leave out point ${i + 1}`}>
+          <WordButton onPress={() => remove(i)} label={`Leave out point ${i + 1}`}>
             leave out
           </WordButton>
         </XStack>

@@ -17,7 +17,7 @@ export function MovesCard({ score: { ownMoves, masterMoves } }: { readonly score
     <Card>
       <XStack justifyContent="space-between" alignItems="center" gap="$2">
         <Heading>Move by move</Heading>
-        <WordButton onPress={() => setOpen(!isOpen)} aria-expanded={isOpen}>
+        <WordButton onPress={() => setOpen(!isOpen)}>
           {isOpen ? 'fold' : 'show the master’s way'}
         </WordButton>
       </XStack>

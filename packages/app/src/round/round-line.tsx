@@ -4,6 +4,8 @@ import Check from 'lucide-react-native/icons/check';
 import { View, XStack, YStack } from '@/ui/kit';
 import type { RoundRow } from './use-round-rows';
 import { phaseWord } from '@/run/phase-rail';
+import { useNoticesOn } from '@/notice/use-notices-on';
+import { usePreferences } from '@/settings/preferences';
 import { useUnitsOf, type Units } from '@/settings/use-units';
 import { aimWords } from '@/valve/aim-words';
 import { useInk } from '@/theme/use-ink';
@@ -29,6 +31,9 @@ export function RoundLine({ row, place, isLast }: Props) {
   const ink = useInk();
   const { valve, run, isSignedToday, lastSheet } = row;
   const units = useUnitsOf()(valve);
+  const notices = useNoticesOn(valve.id);
+  const { technician } = usePreferences();
+  const others = run && run.started.author !== technician ? run.started.author : undefined;
   const isDone = isSignedToday && lastSheet !== undefined;
   const tone = isDone ? outcomeTone(lastSheet.body) : run ? 'work' : 'quiet';
   const isGood = tone === 'good';
@@ -64,6 +69,12 @@ export function RoundLine({ row, place, isLast }: Props) {
         <YStack flex={1} paddingBottom="$3">
           <Strong fontSize="$4" lineHeight="$4">{`${valve.tag} ${valve.name}`}</Strong>
           <Words color="$muted">{saysOf(row, units)}</Words>
+          {others ? <Words color="$brass">{`${others} is on it`}</Words> : null}
+          {notices.map(({ id, text }) => (
+            <Words key={id} color="$brass">
+              {text}
+            </Words>
+          ))}
         </YStack>
         <YStack justifyContent="flex-start" paddingTop="$1">
           <Standing row={row} />

@@ -8,9 +8,9 @@ import {
   type Valve,
   type ValveVisit,
 } from '@holvek/core';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { useValves } from '@/data/queries';
-import { useShelf } from '@/data/store';
+import { pullOpenRuns, useShelf } from '@/data/store';
 import { openRunOf } from '@/valve/valve-state';
 import { useVisits, visitsByFamily } from '@/valve/use-visits';
 import { localDay } from '@/ui/local-day';
@@ -31,6 +31,8 @@ export function useRoundRows(round: Round | undefined): readonly RoundRow[] {
   const valves = useValves().data;
   const visits = useVisits();
   const shelf = useShelf();
+  // Who else is on which valve now.
+  useEffect(() => void pullOpenRuns(), []);
   return useMemo(() => {
     const ofFamily = visitsByFamily(visits);
     const byId = new Map(valves?.map((valve) => [valve.id, valve]));

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useMedia, XStack, YStack } from '@/ui/kit';
 import { DoubleTurnCard } from './double-turn-card';
 import { GaugeNote } from './gauge-note';
+import { NoticeCards } from '@/notice/notice-card';
 import { OpenEndsList } from './open-ends-list';
 import { useOthersEntries } from '@/data/use-others-entries';
 import { PhaseRail } from './phase-rail';
@@ -49,6 +50,11 @@ function RunPanes({ events }: { readonly events: readonly RunEvent[] }) {
     <YStack flex={1} minHeight={0} gap="$3">
       <RunHead />
       <DoubleTurnCard events={events} />
+      {isPractice(run.started) ? null : (
+        <YStack paddingHorizontal="$4">
+          <NoticeCards valveId={run.started.valve_id} />
+        </YStack>
+      )}
       {run.status === 'abandoned' ? (
         <Card margin="$4" tone="stop">
           <Words color="$onVermilionSoft">{`Given up: ${run.abandonedBecause ?? ''}`}</Words>

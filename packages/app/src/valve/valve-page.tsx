@@ -17,6 +17,7 @@ import { useShelf } from '@/data/store';
 import { SentBackCard } from '@/countersign/countersign-card';
 import { DoubtCard } from '@/sheet/doubt-card';
 import { RepairsCard, UnprovedCard, useUnprovedRepair } from '@/repair/repairs-card';
+import { LeaveNotice, NoticeCards } from '@/notice/notice-card';
 import { PhotosCard } from '@/photo/photos-card';
 import { Screen } from '@/shell/screen';
 import { Columns } from '@/ui/columns';
@@ -120,6 +121,7 @@ function ValveStand({
   const last = visits.at(-1);
   return (
     <>
+      <NoticeCards valveId={valve.id} />
       {run ? (
         <Card tone="work">
           <Strong>Moved and not put back</Strong>
@@ -170,6 +172,7 @@ function WaysOn({ valve: { id, plate } }: { readonly valve: Valve }) {
   ] as const;
   return (
     <YStack>
+      <LeaveNotice valveId={id} />
       {ways.map(([say, href]) => (
         <WordButton key={href} onPress={() => router.push(href as Href)}>
           {say}

@@ -1,6 +1,7 @@
 export * from './gauge-line';
 export * from './photo';
 export * from './repair';
+export * from './notice';
 export * from './csv-table';
 export * from './valve-record';
 export * from './register-csv';

@@ -10,6 +10,7 @@ export const houseActions = [
   'countersign',
   'note_repair',
   'photograph',
+  'leave_notice',
   'plan_round',
   'plan_season',
   'add_to_register',
@@ -35,6 +36,7 @@ const from: { readonly [A in HouseAction]: Role } = {
   revise: 'technician',
   note_repair: 'technician',
   photograph: 'technician',
+  leave_notice: 'technician',
   plan_round: 'technician',
   // A plate is read where one stands before it.
   add_to_register: 'technician',

@@ -18,6 +18,7 @@ const more: { readonly [R in Role]: readonly HouseAction[] } = {
     'revise',
     'note_repair',
     'photograph',
+    'leave_notice',
     'plan_round',
     'add_to_register',
     'change_plate',

@@ -9,6 +9,7 @@ export type Kind =
   | 'systems'
   | 'repairs'
   | 'photos'
+  | 'notices'
   | 'seasons'
   | 'people'
   | 'settings';

@@ -175,4 +175,9 @@ export const migrations: readonly Migration[] = [
         `CREATE TABLE feeds (id TEXT PRIMARY KEY, body TEXT NOT NULL, ended_ms INTEGER)`,
       ]),
   },
+  {
+    name: '0016-notices',
+    up: ({ context }) =>
+      run(context, [`CREATE TABLE notices (id TEXT PRIMARY KEY, body TEXT NOT NULL)`]),
+  },
 ];

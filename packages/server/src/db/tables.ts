@@ -11,6 +11,8 @@ export type Tables = {
   readonly systems: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly repairs: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly photos: ModelStatic<Stored<{ id: string; body: string }>>;
+  /** Words that were left on valves. */
+  readonly notices: ModelStatic<Stored<{ id: string; body: string }>>;
   readonly settings: ModelStatic<Stored<{ id: string; body: string }>>;
   /** Who may come in; `tag` is the short name. */
   readonly people: ModelStatic<Stored<{ id: string; tag: string; body: string }>>;
@@ -127,7 +129,15 @@ const options = { timestamps: false, freezeTableName: true } as const;
 type Define = (name: string, columns: Record<string, unknown>) => never;
 
 type Register =
-  'sites' | 'valves' | 'gauges' | 'rounds' | 'seasons' | 'systems' | 'repairs' | 'photos';
+  | 'sites'
+  | 'valves'
+  | 'gauges'
+  | 'rounds'
+  | 'seasons'
+  | 'systems'
+  | 'repairs'
+  | 'photos'
+  | 'notices';
 
 /** Documents that are read and replaced whole. */
 const defineRegister = (define: Define): Pick<Tables, Register> => ({
@@ -139,6 +149,7 @@ const defineRegister = (define: Define): Pick<Tables, Register> => ({
   systems: define('systems', { id: id(), body: text() }),
   repairs: define('repairs', { id: id(), body: text() }),
   photos: define('photos', { id: id(), body: text() }),
+  notices: define('notices', { id: id(), body: text() }),
 });
 
 /** Who may come in, what they prove it by, and where they have. */

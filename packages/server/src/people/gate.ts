@@ -33,6 +33,7 @@ const changes: readonly (readonly [method: string, path: RegExp, action: HouseAc
   ['PUT', /^\/valves\/[^/]+$/u, 'add_to_register'],
   ['POST', /^\/valves\/import$/u, 'import'],
   ['PUT', /^\/repairs\/[^/]+$/u, 'note_repair'],
+  ['PUT', /^\/notices\/[^/]+$/u, 'leave_notice'],
   ['PUT', /^\/photos\/[^/]+$/u, 'photograph'],
   ['PUT', /^\/pictures\/[^/]+$/u, 'photograph'],
   ['PUT', /^\/gauges\/[^/]+$/u, 'keep_gauges'],

@@ -19,7 +19,15 @@ import { signedIn } from '../people/gate';
 
 type Kept = { readonly id: string; readonly tag?: string };
 type TableName =
-  'sites' | 'gauges' | 'rounds' | 'systems' | 'valves' | 'repairs' | 'photos' | 'seasons';
+  | 'sites'
+  | 'gauges'
+  | 'rounds'
+  | 'systems'
+  | 'valves'
+  | 'repairs'
+  | 'photos'
+  | 'notices'
+  | 'seasons';
 
 const bodyOf = async (
   tables: Tables,

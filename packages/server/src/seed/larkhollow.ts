@@ -17,6 +17,7 @@ import { ingest } from '../ingest/ingest';
 import { sheetsOf } from '../sheet/shelf';
 import { seedPeople } from './people';
 import { seedPhotos } from './photos';
+import { demoNotice } from './notice';
 import { demoRepairs } from './repairs';
 import { demoSeason } from './season';
 import { demoRounds, demoSystems } from './systems';
@@ -55,6 +56,8 @@ export async function seedLarkhollow(
       await keepDocument(tables, 'systems', { id: system.id, body: body(system) });
     for (const repair of demoRepairs(now))
       await keepDocument(tables, 'repairs', { id: repair.id, body: body(repair) });
+    const word = demoNotice(now);
+    await keepDocument(tables, 'notices', { id: word.id, body: body(word) });
     for (const photo of photos)
       await keepDocument(tables, 'photos', { id: photo.id, body: body(photo) });
   });

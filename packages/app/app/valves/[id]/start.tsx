@@ -30,6 +30,7 @@ import {
 import { shelf } from '@/data/store';
 import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
 import { HeightField, hungAt } from '@/gauge/height-field';
+import { NoticeCards } from '@/notice/notice-card';
 import { useBarred } from '@/people/use-licence';
 import { usePreferences } from '@/settings/preferences';
 import { UnitsOfValve } from '@/settings/units-of-valve';
@@ -169,6 +170,7 @@ function StartForm({
         </BigButton>
       }
     >
+      {isPractice ? null : <NoticeCards valveId={valve.id} />}
       {isPractice ? null : <OpenRunCard valveId={valve.id} />}
       {stop ? <Trouble title="This cannot be set" say={plateTrouble(stop, units)} /> : null}
       {barred && !isPractice ? <Trouble title={barred.title} say={barred.say} /> : null}

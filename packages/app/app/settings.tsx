@@ -4,6 +4,7 @@ import { changePreferences, usePreferences, type Preferences } from '@/settings/
 import { BackupsCard } from '@/house/backups-card';
 import { HouseRulesForm } from '@/settings/house-rules-form';
 import { MeCard } from '@/people/me-card';
+import { HandsFreeCard } from '@/hands/hands-free-card';
 import { PlaceCard } from '@/register/place-card';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
@@ -50,6 +51,7 @@ export default function SettingsScreen() {
                 options={themes}
               />
             </Card>
+            <HandsFreeCard />
             <UnitsByFamilyCard />
             <PlaceCard />
             <BackupsCard />

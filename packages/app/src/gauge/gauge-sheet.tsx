@@ -83,51 +83,7 @@ export function GaugeSheet({
       title={known ? known.tag : 'New gauge'}
       onClose={onClose}
     >
-      <Controller
-        name="unit"
-        control={control}
-        render={({ field }) => (
-          <Choice
-            label="Unit on its face"
-            value={field.value}
-            onChange={field.onChange}
-            options={faceUnits.map((value) => ({
-              value,
-              say: value,
-            }))}
-          />
-        )}
-      />
-      <Controller
-        name="accuracyOf"
-        control={control}
-        render={({ field }) => (
-          <Choice
-            label="Its accuracy is told"
-            value={field.value}
-            onChange={field.onChange}
-            options={[
-              { value: 'span', say: 'of its span' },
-              { value: 'reading', say: 'of the reading' },
-            ]}
-          />
-        )}
-      />
-      <FaceFields control={control} unit={unit} />
-      <CorrectionTable
-        control={control}
-        name="corrections"
-        title="Corrections of its certificate"
-        say="Added to every reading, on straight lines between the points."
-        unit={unit}
-      />
-      <CorrectionTable
-        control={control}
-        name="asFound"
-        title="As found, before it was adjusted"
-        say="What would have had to be added until then. It judges no reading; it tells whether it still held its class."
-        unit={unit}
-      />
+      <GaugeFields control={control} unit={unit} />
       {known ? <FoundBeyond gauge={known} /> : null}
       {trouble ? (
         <Words color="$vermilion" role="alert">
@@ -139,6 +95,63 @@ export function GaugeSheet({
     </BottomSheet>
   );
 }
+
+/** Everything that is written down of a gauge: its face, its class, its certificate's tables. */
+const GaugeFields = ({
+  control,
+  unit,
+}: {
+  readonly control: Control<GaugeTexts>;
+  readonly unit: string;
+}) => (
+  <>
+    <Controller
+      name="unit"
+      control={control}
+      render={({ field }) => (
+        <Choice
+          label="Unit on its face"
+          value={field.value}
+          onChange={field.onChange}
+          options={faceUnits.map((value) => ({
+            value,
+            say: value,
+          }))}
+        />
+      )}
+    />
+    <Controller
+      name="accuracyOf"
+      control={control}
+      render={({ field }) => (
+        <Choice
+          label="Its accuracy is told"
+          value={field.value}
+          onChange={field.onChange}
+          options={[
+            { value: 'span', say: 'of its span' },
+            { value: 'reading', say: 'of the reading' },
+          ]}
+        />
+      )}
+    />
+    <FaceFields control={control} unit={unit} />
+    <CorrectionTable
+      control={control}
+      name="corrections"
+      title="Corrections of its certificate"
+      say="Added to every reading, on straight lines between the points."
+      unit={unit}
+    />
+    <CorrectionTable
+      control={control}
+      name="asFound"
+      title="As found, before it was adjusted"
+      say="What would have had to be added until then. It judges no reading; it tells whether it still held its class."
+      unit={unit}
+    />
+  </>
+);
 
 /** What stands on the face and on the certificate. */
 function FaceFields({

@@ -1,4 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
+import type { Notice } from '@holvek/core';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { untilOf } from './notice-words';
@@ -18,6 +19,20 @@ const schema = z.object({
 });
 type Texts = z.infer<typeof schema>;
 
+/** What is left on the valve now. */
+function noticeFrom({ text, until }: Texts, valveId: string): Notice {
+  const now = Date.now();
+  const at = untilOf(until, now);
+  return {
+    id: newId(),
+    valve_id: valveId,
+    text: text.trim(),
+    by: preferences().technician,
+    at_ms: now,
+    ...(typeof at === 'number' ? { until_ms: at } : {}),
+  };
+}
+
 /** A word for whoever comes next. */
 export function NoticeSheet({
   valveId,
@@ -33,25 +48,14 @@ export function NoticeSheet({
     resolver: zodResolver(schema),
     defaultValues: { text: '', until: '' },
   });
-  const keep = handleSubmit(({ text, until }) => {
-    const now = Date.now();
-    const at = untilOf(until, now);
-    const done = () => {
-      reset();
-      onClose();
-    };
-    change.mutate(
-      {
-        id: newId(),
-        valve_id: valveId,
-        text: text.trim(),
-        by: preferences().technician,
-        at_ms: now,
-        ...(typeof at === 'number' ? { until_ms: at } : {}),
+  const keep = handleSubmit((texts) =>
+    change.mutate(noticeFrom(texts, valveId), {
+      onSuccess: () => {
+        reset();
+        onClose();
       },
-      { onSuccess: done },
-    );
-  });
+    }),
+  );
   return (
     <BottomSheet isOpen={isOpen} title="Leave word on it" onClose={onClose}>
       <FormField

@@ -1,6 +1,7 @@
 import { faultsOf, twinFaults, valveOfDay, type TwinFault, type Valve } from '@holvek/core';
 import { useState } from 'react';
 import { faultNames } from './score-words';
+import { newId } from '@/data/new-id';
 import { Card } from '@/ui/card';
 import { Choice } from '@/ui/field';
 import { today } from '@/ui/local-day';
@@ -46,7 +47,7 @@ export function CaseByFault({ valves, onGo }: Props) {
   const begin = () => {
     if (!valve || !fault) return;
     setTries(tries + 1);
-    onGo(hrefOf(valve, `own ${Date.now()}`, fault));
+    onGo(hrefOf(valve, `own ${newId()}`, fault));
   };
   return (
     <Card>

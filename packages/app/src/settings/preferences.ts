@@ -12,6 +12,10 @@ export const preferencesSchema = z.object({
   role: z.enum(roles).catch('viewer'),
   /** How many times faster than real time a simulated valve lives from the start. */
   twinSpeed: z.number().min(1).max(60).catch(1),
+  /** Hands full: spoken, large, by a clicker. */
+  isSpoken: z.boolean().catch(false),
+  isLarge: z.boolean().catch(false),
+  hasClicker: z.boolean().catch(false),
   /** The round that is open. */
   round: z.string().max(64).catch(''),
 });

@@ -21,7 +21,7 @@ const shown = (own: Partial<typeof valve>) => {
       <Figure />
     </QueryClientProvider>,
   );
-  return screen.getAllByText(/2/u).map(({ textContent }) => textContent?.replace('\u00a0', ' '));
+  return screen.getAllByText(/2/u).map(({ textContent }) => textContent.replace('\u00a0', ' '));
 };
 
 describe('what is shown within a valve', () => {

@@ -1,9 +1,9 @@
 import {
+  pressureUnits,
   printFigure,
   printQuantity,
   unbroken,
   unitFor,
-  type PressureUnit,
   type ReadIn,
 } from '@holvek/core';
 import { createContext, useContext, useMemo } from 'react';
@@ -44,12 +44,7 @@ export function useUnitsOf(): (valve: ReadIn) => Units {
   const rules = useHouseRules();
   const { pressureUnit, flowUnit } = usePreferences();
   return useMemo(() => {
-    const made = new Map<PressureUnit, Units>();
-    return (valve) => {
-      const unit = unitFor(valve, rules, pressureUnit);
-      const known = made.get(unit) ?? unitsIn(unit, flowUnit);
-      made.set(unit, known);
-      return known;
-    };
+    const all = new Map(pressureUnits.map((unit) => [unit, unitsIn(unit, flowUnit)]));
+    return (valve) => all.get(unitFor(valve, rules, pressureUnit))!;
   }, [rules, pressureUnit, flowUnit]);
 }

@@ -2,8 +2,6 @@ import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
 import {
   adjustersOf,
-  caseOf,
-  faultsOf,
   checkPlate,
   families,
   isInstrument,
@@ -44,17 +42,10 @@ import { Muted, Strong, Words } from '@/ui/words';
 import { OpenRunCard, useOpenRun } from '@/valve/open-run-card';
 import { aimWords } from '@/valve/aim-words';
 import { useVisits } from '@/valve/use-visits';
+import { twinFor, type Asked } from '@/practice/twin-for';
 import { plateTrouble } from '@/words/plate-trouble';
 import { eventTrouble, findingWords } from '@/words/trouble';
 import { today } from '@/ui/local-day';
-
-type Asked = {
-  readonly id: string;
-  readonly practice?: string;
-  /** A case: by what it is known, and its fault where it was chosen. */
-  readonly case?: string;
-  readonly fault?: string;
-};
 
 /** Before a run: which gauges, which way, who. Everything has a good default. */
 export default function StartScreen() {
@@ -292,20 +283,3 @@ function firstChoice(
     }),
   );
 }
-
-/** The twin that a case makes of the valve, else its own, else one that is always the same. */
-function twinFor(valve: Valve, { case: key, fault }: Partial<Asked>): TwinSketch {
-  const chosen = faultsOf(valve).find((each) => each === fault);
-  if (key) return caseOf(valve, { key, fault: chosen });
-  return (
-    valve.twin ?? {
-      seed: seedOf(valve.tag),
-      faults: [],
-      found_pa: isInstrument(valve.plate) ? 25 : valve.target.set_point_pa * 0.9,
-    }
-  );
-}
-
-/** A valve without a described twin gets one of its own, always the same. */
-const seedOf = (tag: string): number =>
-  [...tag].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 1_000_000, 7);

@@ -7,6 +7,7 @@ import { PadSheet } from '../parts/step-sheets';
 import { TraceChart } from '../parts/trace-chart';
 import { useReading } from '../parts/use-reading';
 import { useDesk } from '@/run/use-desk';
+import { useClicker } from '@/hands/use-clicker';
 import { useKeys } from '@/shell/use-keys';
 import { BigButton, WordButton } from '@/ui/press';
 
@@ -24,6 +25,7 @@ export function ReadStep({ step }: { readonly step: StepOf<'read'> }) {
     else if (await takeLinked()) await done();
   };
   useKeys({ r: () => void read() });
+  useClicker(() => void read());
   return (
     <StepFrame
       onPath

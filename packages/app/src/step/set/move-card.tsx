@@ -1,5 +1,6 @@
 import type { NextMove, SettingView } from '@holvek/core';
 import { TurnCard } from '../parts/turn-card';
+import { useSpoken } from '@/hands/speak';
 import { useDesk } from '@/run/use-desk';
 import { SaidOnce } from '@/ui/said-once';
 import { turnWord, wayWord } from '@/ui/turn-word';
@@ -39,9 +40,11 @@ function saidOf(move: NextMove): string {
 export function MoveCard(props: Props) {
   const { position, move } = props.view;
   const turns = move && 'turns' in move ? move.turns : 0;
+  const said = move ? saidOf(move) : '';
+  useSpoken(said);
   return (
     <TurnCard position={position} turns={turns} above={move ? aboveWord[move.kind] : 'first'}>
-      <SaidOnce>{move ? saidOf(move) : ''}</SaidOnce>
+      <SaidOnce>{said}</SaidOnce>
       {move ? <MoveWords view={props.view} move={move} /> : <ReadFirst {...props} />}
     </TurnCard>
   );

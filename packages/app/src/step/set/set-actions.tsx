@@ -1,5 +1,6 @@
 import type { Setting } from './use-setting';
 import { NextButton, TurnButton } from '../parts/turn-button';
+import { useClicker } from '@/hands/use-clicker';
 import { useDesk } from '@/run/use-desk';
 import { BigButton } from '@/ui/press';
 
@@ -7,6 +8,10 @@ import { BigButton } from '@/ui/press';
 export function SetActions({ setting }: { readonly setting: Setting }) {
   const { isLinked } = useDesk();
   const { prompt, live, isSettled, read, turn, next } = setting;
+  useClicker(() => {
+    if (prompt.ask === 'turn') turn(prompt.turns);
+    else if (prompt.ask !== 'done') read();
+  });
   const isFirst = prompt.ask === 'read' && (!isLinked || isSettled);
   return (
     <>

@@ -156,3 +156,23 @@ test('work left by another phone is carried on where it stood', async ({ page })
   await page.getByTestId('open-ends').click();
   await expect(page.getByText('Lock nut loose, cap off').first()).toBeVisible();
 });
+
+test('hands full: the figure is large, and a clicker’s press reads and turns', async ({ page }) => {
+  await page.goto('/settings');
+  await page.evaluate(() => {
+    const chosen = JSON.parse(localStorage.getItem('holvek.preferences') ?? '{}') as object;
+    const own = { ...chosen, isLarge: true, hasClicker: true };
+    localStorage.setItem('holvek.preferences', JSON.stringify(own));
+  });
+  await begin(page, 'prv-05');
+  await walkUntil(page, /Come up|next move|Read the gauge/);
+  const figure = page.getByTestId('live-figure');
+  await expect(figure).toBeVisible();
+  expect((await figure.boundingBox())!.height).toBeGreaterThan(80);
+  await isFit(page);
+  await expect(page.getByText(/^settled/u)).toBeVisible({ timeout: 20_000 });
+  await page.keyboard.press('PageDown');
+  await expect(page.getByTestId('next-move')).toBeVisible();
+  await page.keyboard.press('PageDown');
+  await expect(page.getByText('Read it again')).toBeVisible();
+});

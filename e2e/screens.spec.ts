@@ -21,6 +21,7 @@ const screens = [
   ['/ladder/pump-hall/line', 'Pump hall and gully'],
   ['/gauges', 'Gauges'],
   ['/practice', 'Practice'],
+  ['/season/shown', 'What it has shown'],
   ['/how/direct', 'How a regulator holds'],
   ['/how/pilot', 'How a pilot moves a valve'],
   ['/sheets', 'Sheets'],

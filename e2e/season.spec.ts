@@ -56,9 +56,10 @@ test('a season is planned by one press, a visit is dragged, moved by keys and by
   await expect(page.getByText('Nothing is planned yet')).toBeVisible();
 });
 
-test('on the phone: the week, the day with its bag, and the round of it', async ({
+test('on the phone: the week, the day with its bag, the round of it, and the plan taken away', async ({
   page,
   request,
+  playwright,
 }) => {
   await page.goto('/season');
   await page.getByTestId('plan').click();
@@ -74,15 +75,7 @@ test('on the phone: the week, the day with its bag, and the round of it', async 
   await expect(page.getByRole('heading', { name: /^Winter, /u }).first()).toBeVisible();
   const calendar = await request.get('/api/seasons/winter/calendar.ics');
   expect(await calendar.text()).toContain('BEGIN:VEVENT');
-});
-
-test('the plan is taken away: on paper, as a table, by an address until it is ended', async ({
-  page,
-  playwright,
-}) => {
   await page.goto('/season');
-  await page.getByTestId('plan').click();
-  await expect(page.getByTestId('plan-said')).toContainText(/Planned|No better/u);
   await page.getByRole('button', { name: 'Take away' }).click();
   for (const [name, file] of [
     ['Weeks on paper', 'Winter.pdf'],

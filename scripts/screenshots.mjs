@@ -16,7 +16,7 @@ const pictures = [
   { name: 'round', path: '/' },
   { name: 'valve', path: '/valves/prv-12' },
   { name: 'run-set', path: run, until: nextMove },
-  { name: 'run-set-dark', path: run, theme: 'dark', until: nextMove },
+  { name: 'practice', path: '/practice', theme: 'dark' },
   { name: 'run-set-wide', path: run, size: wide, until: nextMove },
   { name: 'run-deaf', path: run, until: deaf },
   { name: 'run-prove', path: '/valves/prv-07/start?practice=1', until: prove },

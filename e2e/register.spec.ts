@@ -82,7 +82,7 @@ test.describe('an empty register', () => {
       Tag: 'G-50',
       'High end of the range': '5',
       'Finest step that can be read': '0.01',
-      'Accuracy, % of span': '0.5',
+      'Accuracy, %': '0.5',
       'Calibrated on': '2026-05-31',
       'Calibration runs out on': '2099-05-31',
     };
@@ -230,9 +230,10 @@ test('a word is left on a valve, stands in its round, and is taken down', async 
   await expect(notice).toContainText('Guns off until three');
   await isFit(page);
   await page.goto('/');
+  await page.getByRole('radio', { name: 'Hill round' }).click();
   await expect(page.getByTestId('round-PRV-03')).toContainText('Guns off until three');
   await page.goto('/valves/prv-03/start');
   await expect(notice).toContainText('Guns off until three');
-  await notice.getByRole('button', { name: 'take it down' }).click();
+  await notice.getByRole('button', { name: 'no longer so' }).click();
   await expect(notice).toHaveCount(0);
 });

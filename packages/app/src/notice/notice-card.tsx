@@ -37,7 +37,7 @@ function NoticeCard({ notice }: { readonly notice: Notice }) {
         <Muted color="$onBrassSoft" flexShrink={1}>
           {noticeWords(notice)}
         </Muted>
-        {may ? <WordButton onPress={takeDown}>take it down</WordButton> : null}
+        {may ? <WordButton onPress={takeDown}>no longer so</WordButton> : null}
       </XStack>
     </Card>
   );

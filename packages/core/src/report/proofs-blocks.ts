@@ -18,6 +18,8 @@ export const proofWord: Readonly<Record<ProofName, string>> = {
   late_spark: 'Late spark',
   stroke: 'Stroke',
   alignment: 'Alignment',
+  above_load: 'What it must stand above',
+  within_load: 'How far above at the most',
 };
 
 const reasonWord: Readonly<Record<ProofReason, string>> = {

@@ -16,6 +16,8 @@ export const proofNames = [
   'late_spark',
   'stroke',
   'alignment',
+  'above_load',
+  'within_load',
 ] as const;
 export type ProofName = (typeof proofNames)[number];
 

@@ -25,13 +25,7 @@ export function StepFrame({ children, actions, more, hideWords = false, onPath =
   return (
     <YStack flex={1} minHeight={0}>
       <FrameMark />
-      <ScrollView
-        flex={1}
-        tabIndex={0}
-        role="region"
-        aria-label="The step"
-        contentContainerStyle={{ paddingBottom: 16 }}
-      >
+      <ScrollView flex={1} tabIndex={0} contentContainerStyle={{ paddingBottom: 16 }}>
         <YStack gap="$3" paddingHorizontal="$4">
           {onPath ? (
             <StepPath>

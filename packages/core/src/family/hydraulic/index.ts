@@ -7,14 +7,15 @@ import { hydraulicSlots } from './slots';
 import { hydraulicProcedure } from './steps';
 import { hydraulicProcedure2 } from './steps-2';
 import { hydraulicProcedure3 } from './steps-3';
+import { hydraulicProcedure4 } from './steps-4';
 import { drawHydraulic } from './twin';
 
 export const hydraulic = defineFamily({
   plateSchema: hydraulicPlateSchema,
   plateFacts: hydraulicPlateFacts,
   facts: hydraulicFacts,
-  procedure: hydraulicProcedure3,
-  earlier: [hydraulicProcedure, hydraulicProcedure2],
+  procedure: hydraulicProcedure4,
+  earlier: [hydraulicProcedure, hydraulicProcedure2, hydraulicProcedure3],
   draw: drawHydraulic,
   checks: hydraulicIssues,
   slots: hydraulicSlots,

@@ -1,4 +1,5 @@
 import { answer } from '../act-out';
+import { askProofs } from './proofs';
 import type { StepBehaviour } from '../behaviour';
 
-export const askStep: StepBehaviour<'ask'> = { maySkip: true, carryOut: answer };
+export const askStep: StepBehaviour<'ask'> = { maySkip: true, proves: askProofs, carryOut: answer };

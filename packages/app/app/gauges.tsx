@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useValves } from '@/data/queries';
 import { GaugeSheet } from '@/gauge/gauge-sheet';
-import { useUnits } from '@/settings/use-units';
+import { useUnits, type Units } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { Card, Pill } from '@/ui/card';
@@ -50,6 +50,18 @@ export default function GaugesScreen() {
 const suits = (gauge: Gauge, { family }: Plate): boolean =>
   !families[family].wantsLowRange || gauge.range_high_pa <= 20_000;
 
+/** What stands on its face, how well it tells it, and whether its certificate corrects it. */
+function faceWords(gauge: Gauge, units: Units): string {
+  const { accuracy_fraction: share, accuracy_of: of = 'span', corrections } = gauge;
+  const said = [
+    `${units.figure(gauge.range_low_pa)} to ${units.withUnit(gauge.range_high_pa)}`,
+    `reads to ${units.withUnit(gauge.resolution_pa)}`,
+    `${(share * 100).toFixed(2)} % of ${of}`,
+    ...(corrections ? ['corrected'] : []),
+  ];
+  return said.join(' · ');
+}
+
 function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: () => void }) {
   const units = useUnits();
   const rules = useHouseRules();
@@ -76,10 +88,7 @@ function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: 
           </Pill>
         </XStack>
         <YStack>
-          <Words color={isOut ? '$onVermilionSoft' : '$color'}>
-            {`${units.figure(gauge.range_low_pa)} to ${units.withUnit(gauge.range_high_pa, 1000)} · reads to ` +
-              `${units.withUnit(gauge.resolution_pa)} · ${(gauge.accuracy_fraction * 100).toFixed(2)} % of ${gauge.accuracy_of ?? 'span'}${gauge.corrections ? ', corrected' : ''}`}
-          </Words>
+          <Words color={isOut ? '$onVermilionSoft' : '$color'}>{faceWords(gauge, units)}</Words>
           <Muted color={isOut ? '$onVermilionSoft' : '$muted'}>
             {failure
               ? `Failed on ${failure.on}: ${failure.why}. It judges nothing until it is calibrated.`

@@ -310,6 +310,7 @@ const ways: readonly (readonly [sample: string, school: string, steps: readonly 
       'ready: at_zero',
       'ready: protection',
       'ready: fit_gauges',
+      'ready: can_load',
       'ready: loaded_run',
       'ready: load_peak',
       'ready: motor_peak',

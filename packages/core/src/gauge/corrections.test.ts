@@ -34,6 +34,17 @@ describe('the corrections of a certificate', () => {
     );
   });
 
+  test('no further than a gauge goes, and of forty points at the most', () => {
+    const parses = (points: readonly GaugeCorrection[]) =>
+      correctionsSchema.safeParse(points).success;
+    const at = (shown_pa: number, add_pa = 0): GaugeCorrection => ({ shown_pa, add_pa });
+    expect([parses([at(1e9)]), parses([at(1e9 + 1)])]).toEqual([true, false]);
+    expect([parses([at(-1e9)]), parses([at(-1e9 - 1)])]).toEqual([true, false]);
+    expect([parses([at(0, 1e9)]), parses([at(0, 1e9 + 1)])]).toEqual([true, false]);
+    const points = Array.from({ length: 41 }, (_, i) => at(i * 1000));
+    expect([parses(points.slice(1)), parses(points)]).toEqual([true, false]);
+  });
+
   test.each<[string, readonly GaugeCorrection[]]>([
     ['runs backwards', [table[1]!, table[0]!]],
     ['names a point twice', [table[0]!, table[0]!]],

@@ -53,6 +53,37 @@ describe('a line of a gauge', () => {
     expect(parse({ factor: 0 })).toBe(false);
     expect(parse({ every_s: 0 })).toBe(false);
   });
+
+  test.each<[keyof LineFormat, unknown, unknown]>([
+    ['id', 'a'.repeat(40), 'a'.repeat(41)],
+    ['name', 'ab', 'a'],
+    ['name', 'a'.repeat(80), 'a'.repeat(81)],
+    ['baud', 300, 299],
+    ['baud', 921_600, 921_601],
+    ['unit', 'a'.repeat(12), 'a'.repeat(13)],
+    ['factor', 1e6, 1e6 + 1],
+    ['poll', 'a'.repeat(40), 'a'.repeat(41)],
+    ['every_s', 0.1, 0.09],
+    ['every_s', 60, 60.1],
+  ])('%s: %p is taken, %p is not', (key, good, bad) => {
+    const parses = (value: unknown) =>
+      lineFormatSchema.safeParse({ ...plain, [key]: value }).success;
+    expect([parses(good), parses(bad)]).toEqual([true, false]);
+  });
+
+  test('the ways that ship speak as fast, and are asked as often, as they are known to', () => {
+    const known = shippedFormats.map(({ id, baud, every_s: every, factor }) => [
+      id,
+      baud,
+      every,
+      factor,
+    ]);
+    expect(known).toEqual([
+      ['figure-unit', 9600, 1, 1],
+      ['asked', 19_200, 0.5, 1],
+      ['log-line', 115_200, 1, 1],
+    ]);
+  });
 });
 
 describe('what comes over a line', () => {
@@ -106,6 +137,17 @@ describe('what is wrong with a line', () => {
     ['it stirred since it was touched', { sameSince: 81 }, { touchedAt: 79 }, undefined],
   ])('%s', (_, heard, over, wanted) => {
     expect(lineTrouble({ ...well, ...heard }, { ...about, ...over })?.code).toBe(wanted);
+  });
+
+  test('says for how long it has been silent, or the same', () => {
+    expect(lineTrouble({ ...well, lastAt: 90 }, about)).toEqual({
+      code: 'line.silent',
+      seconds: 10,
+    });
+    expect(lineTrouble({ ...well, sameSince: -30 }, about)).toEqual({
+      code: 'line.frozen',
+      seconds: 130,
+    });
   });
 
   test('is counted from line to line', () => {

@@ -65,6 +65,20 @@ describe('cables before power', () => {
     expect(added.map(({ type: kind }) => kind)).toEqual(['observed', 'observed']);
   });
 
+  test('a conductor may be named by its gauge number', async () => {
+    const added = show(runOf(electronic), 'cables');
+    await type(/Actuator supply: Length/, '80');
+    await type(/Actuator supply: Conductor/, 'AWG 18');
+    expect(screen.getByText(/Too thin/)).toBeTruthy();
+    await press('Not enough: keep figures, leave it off');
+    const [, area] = added as unknown as readonly {
+      readonly key: string;
+      readonly value: number;
+    }[];
+    expect(area?.key).toBe('cable_power_area_m2');
+    expect(area!.value * 1e6).toBeCloseTo(0.823, 3);
+  });
+
   test('no figure, no sum', async () => {
     show(runOf(electronic), 'cables');
     await type(/Sensor loop: Supply/, '');

@@ -10,6 +10,7 @@ import {
   signalAt,
   standardOf,
   standardSignals,
+  sizeWords,
   type InstrumentPlate,
   ratingOf,
   taughtBy,
@@ -52,7 +53,7 @@ export function PlateCard({
           {say}
         </Row>
       ))}
-      <Row label="Size">{`DN ${plate.size_dn}`}</Row>
+      <Row label="Size">{sizeWords(plate.size_dn)}</Row>
       <Row label={side === 'inlet' ? 'Inlet rating' : 'Outlet rating'}>
         {units.withUnit(ratingOf(plate, side))}
       </Row>

@@ -1,5 +1,6 @@
 import type { SheetBody } from '../sheet';
 import type { FrozenDevice } from '../step';
+import { conductorWords } from '../valve';
 import type { Block } from './block';
 import { percent, type Printers } from './printers';
 
@@ -42,7 +43,7 @@ const powerRows = ({ cables, terminals }: FrozenDevice): Block => ({
   rows: [
     ...cables.map(({ cable, left_v: left, length_m: length, area_m2: area }) => ({
       label: cable === 'loop' ? 'Sensor loop' : 'Actuator supply',
-      value: `${left.toFixed(1)} V left, ${length} m of ${Number((area * 1e6).toFixed(2))} mm²`,
+      value: `${left.toFixed(1)} V left, ${length} m of ${conductorWords(area)}`,
     })),
     { label: 'Terminals seen right', value: String(terminals.length) },
   ],

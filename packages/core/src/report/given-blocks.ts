@@ -3,7 +3,7 @@ import type { Gauge } from '../gauge';
 import { printFigure, printQuantity } from '../quantity';
 import { judgingGauge, type SheetBody } from '../sheet';
 import { stepsFor, type Question } from '../step';
-import { sumSetPoint, type Side } from '../valve';
+import { sizeWords, sumSetPoint, type Side } from '../valve';
 import type { Block, Row } from './block';
 import { percent, type Printers } from './printers';
 
@@ -22,7 +22,7 @@ export function givenBlocks(body: SheetBody, print: Printers): readonly Block[] 
 
 const plateRows = (body: SheetBody, print: Printers): readonly Row[] => [
   { label: 'Family', value: familyName[body.plate.family] },
-  { label: 'Size', value: `DN ${body.plate.size_dn}` },
+  { label: 'Size', value: sizeWords(body.plate.size_dn) },
   { label: 'Spring', value: body.plate.fitted_spring || 'none' },
   { label: 'Inlet rating', value: print.pressure(body.plate.inlet_rating_pa) },
   { label: 'Outlet rating', value: print.pressure(body.plate.outlet_rating_pa) },

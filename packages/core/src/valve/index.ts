@@ -3,6 +3,7 @@ export * from './capabilities';
 export * from './duty';
 export * from './house-rules';
 export * from './judgement-rules';
+export * from './trade-sizes';
 export * from './lockup-allowed';
 export * from './log-card';
 export * from './loop-budget';

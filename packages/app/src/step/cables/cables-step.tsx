@@ -1,4 +1,5 @@
 import {
+  awgOf,
   budgetOf,
   cableFields,
   cableKey,
@@ -48,6 +49,8 @@ function toValue(field: CableField, text: string): number | undefined {
     const parsed = parseQuantity(text, 'temperature', '°C');
     return parsed.ok ? parsed.value.si : undefined;
   }
+  const byGauge = field === 'area_m2' ? awgOf(text) : undefined;
+  if (byGauge !== undefined) return byGauge;
   const value = plainNumber(text);
   if (!Number.isFinite(value)) return undefined;
   return field === 'area_m2' ? value * MM2 : value;
@@ -142,7 +145,7 @@ function CableCard({ sum: { cable, needs, budget }, headroom, texts, onText }: C
           name={`${names[cable]}: ${fields[name].label}`}
           value={texts[key] ?? toText(name, needs[name])}
           onChangeText={(text) => onText(key, text)}
-          numeric
+          numeric={name !== 'area_m2'}
           maxLength={12}
         />
       </YStack>

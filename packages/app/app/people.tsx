@@ -8,12 +8,12 @@ import { PersonSheet } from '@/people/person-sheet';
 import { PhonesCard } from '@/people/phones-card';
 import { useMay } from '@/settings/preferences';
 import { Screen } from '@/shell/screen';
+import { ListLine } from '@/ui/list-line';
 import { Card, Pill } from '@/ui/card';
 import { Columns } from '@/ui/columns';
-import { XStack, YStack } from '@/ui/kit';
 import { BigButton, Press } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
-import { Heading, Muted, Strong } from '@/ui/words';
+import { Heading, Muted } from '@/ui/words';
 import type { Person } from '@holvek/core';
 
 /** Who belongs to the house, where each is signed in, and one’s own PIN. */
@@ -85,22 +85,11 @@ function PersonLine({
 }) {
   const { name, short, role, left_on } = person;
   const line = (
-    <XStack
-      justifyContent="space-between"
-      alignItems="center"
-      gap="$2"
-      minHeight={56}
-      borderBottomWidth={1}
-      borderColor="$line"
-    >
-      <YStack flexShrink={1}>
-        <Strong>{name}</Strong>
-        <Muted>
-          {left_on === undefined ? `${short} · ${roleWords[role]}` : `has left on ${left_on}`}
-        </Muted>
-      </YStack>
-      <Pill tone="quiet">{left_on === undefined ? role : 'left'}</Pill>
-    </XStack>
+    <ListLine
+      say={name}
+      under={left_on === undefined ? `${short} · ${roleWords[role]}` : `has left on ${left_on}`}
+      right={<Pill tone="quiet">{left_on === undefined ? role : 'left'}</Pill>}
+    />
   );
   return onPress ? (
     <Press onPress={onPress} aria-label={`Change ${name}`}>

@@ -9,7 +9,6 @@ import {
 import { format } from 'date-fns/format';
 import { useRouter, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
-import { XStack, YStack } from '@/ui/kit';
 import { usePractice, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { cutawayTitles, kindWords } from '@/how/words';
@@ -17,10 +16,11 @@ import { CaseByFault, CaseOfDay } from '@/practice/case-cards';
 import { HandCard } from '@/practice/hand-card';
 import { Screen } from '@/shell/screen';
 import { outcomeTone } from '@/sheet/outcome';
+import { ListLine } from '@/ui/list-line';
 import { Card, Pill } from '@/ui/card';
 import { Press } from '@/ui/press';
 import { Loading } from '@/ui/states';
-import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { Heading, Muted, Words } from '@/ui/words';
 import { openPracticeOf } from '@/valve/valve-state';
 
 /** Practice in a place of its own: one valve of each kind to begin with, what is in hand, what was done. */
@@ -113,20 +113,7 @@ const Line = ({
   readonly onPress: () => void;
 }) => (
   <Press onPress={onPress} aria-label={say}>
-    <XStack
-      justifyContent="space-between"
-      alignItems="center"
-      gap="$2"
-      minHeight={56}
-      borderBottomWidth={1}
-      borderColor="$line"
-    >
-      <YStack flexShrink={1}>
-        <Strong>{say}</Strong>
-        <Muted>{under}</Muted>
-      </YStack>
-      {right}
-    </XStack>
+    <ListLine say={say} under={under} right={right} />
   </Press>
 );
 

@@ -1,6 +1,6 @@
 import { defaultHouseRules, houseRulesSchema, type HouseRules } from '@holvek/core';
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useMemo } from 'react';
+import { useCallback } from 'react';
 import type { Persister, PersistedClient } from '@tanstack/react-query-persist-client';
 import { preferences } from '@/settings/preferences';
 import { api, Refusal, Unreachable, type Change } from './api';
@@ -103,13 +103,19 @@ export const useVerify = (valveId: string) =>
 
 const useRules = () => useQuery({ queryKey: ['house-rules'], queryFn: api.houseRules });
 
+/** What was fetched is read once, whoever asks: every row of a list does. */
+const readRules = new WeakMap<object, HouseRules>();
+
 /** The owner's figures; the ordinary ones until they have been fetched. */
 export function useHouseRules(): HouseRules {
   const { data } = useRules();
-  return useMemo(() => {
-    const parsed = houseRulesSchema.safeParse(data);
-    return parsed.success ? parsed.data : defaultHouseRules;
-  }, [data]);
+  if (data === undefined) return defaultHouseRules;
+  const known = readRules.get(data);
+  if (known) return known;
+  const parsed = houseRulesSchema.safeParse(data);
+  const rules = parsed.success ? parsed.data : defaultHouseRules;
+  readRules.set(data, rules);
+  return rules;
 }
 
 /**

@@ -92,7 +92,16 @@ function lookWhenFiled(): void {
 }
 
 /** Runs that others have left open; without a network there are none to be had. */
-export async function pullOpenRuns(): Promise<void> {
+export function pullOpenRuns(): Promise<void> {
+  pulling ??= fetchOpenRuns().finally(() => {
+    pulling = undefined;
+  });
+  return pulling;
+}
+/** Several screens ask for the same as they open. */
+let pulling: Promise<void> | undefined;
+
+async function fetchOpenRuns(): Promise<void> {
   try {
     for (const { id } of await api.runs()) await pullRun(id);
   } catch {

@@ -4,10 +4,10 @@ import { format } from 'date-fns/format';
 import { Refused } from './sign-in-page';
 import { api } from '@/data/api';
 import { queryClient } from '@/data/queries';
+import { ListLine } from '@/ui/list-line';
 import { Card } from '@/ui/card';
-import { XStack, YStack } from '@/ui/kit';
 import { WordButton } from '@/ui/press';
-import { Heading, Muted, Strong } from '@/ui/words';
+import { Heading, Muted } from '@/ui/words';
 
 /** Where somebody is signed in; a phone that is lost is signed out from here. */
 export function PhonesCard({ people }: { readonly people: readonly Person[] }) {
@@ -22,25 +22,18 @@ export function PhonesCard({ people }: { readonly people: readonly Person[] }) {
     <Card>
       <Heading>Signed in</Heading>
       {(sessions.data ?? []).map((place) => (
-        <XStack
+        <ListLine
           key={place.id}
-          justifyContent="space-between"
-          alignItems="center"
-          gap="$2"
-          minHeight={56}
-          borderBottomWidth={1}
-          borderColor="$line"
-        >
-          <YStack flexShrink={1}>
-            <Strong>{nameOf(place)}</Strong>
-            <Muted>{`${place.called || 'a device'} · ${format(place.seen_ms, 'd MMM, HH:mm')}`}</Muted>
-          </YStack>
-          {place.own ? (
-            <Muted>this one</Muted>
-          ) : (
-            <WordButton onPress={() => end.mutate(place.id)}>end it</WordButton>
-          )}
-        </XStack>
+          say={nameOf(place)}
+          under={`${place.called || 'a device'} · ${format(place.seen_ms, 'd MMM, HH:mm')}`}
+          right={
+            place.own ? (
+              <Muted>this one</Muted>
+            ) : (
+              <WordButton onPress={() => end.mutate(place.id)}>end it</WordButton>
+            )
+          }
+        />
       ))}
       <Muted>
         What a phone has sent stays. What it still holds is refused once it is ended here.

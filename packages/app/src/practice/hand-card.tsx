@@ -1,9 +1,10 @@
 import { familyName } from '@holvek/core';
 import { handByFamily, useHandLog, type HandOfFamily } from './hand-log';
+import { scoreTone } from './score-words';
 import { usePreferences } from '@/settings/preferences';
+import { ListLine } from '@/ui/list-line';
 import { Card, Pill } from '@/ui/card';
-import { XStack, YStack } from '@/ui/kit';
-import { Heading, Muted, Strong } from '@/ui/words';
+import { Heading, Muted } from '@/ui/words';
 
 /** How one's own hand does, kind by kind: what wants practice most stands first. */
 export function HandCard() {
@@ -14,23 +15,12 @@ export function HandCard() {
     <Card testID="hand">
       <Heading>Your hand</Heading>
       {kinds.map((kind) => (
-        <XStack
+        <ListLine
           key={kind.family}
-          justifyContent="space-between"
-          alignItems="center"
-          gap="$2"
-          minHeight={56}
-          borderBottomWidth={1}
-          borderColor="$line"
-        >
-          <YStack flexShrink={1}>
-            <Strong>{familyName[kind.family]}</Strong>
-            <Muted>{handWords(kind)}</Muted>
-          </YStack>
-          <Pill tone={kind.points >= 85 ? 'good' : kind.points >= 60 ? 'work' : 'stop'}>
-            {`${Math.round(kind.points)}${trend(kind)}`}
-          </Pill>
-        </XStack>
+          say={familyName[kind.family]}
+          under={handWords(kind)}
+          right={<Pill tone={scoreTone(kind)}>{`${Math.round(kind.points)}${trend(kind)}`}</Pill>}
+        />
       ))}
       <Muted>Points of your last five, kept on this phone alone.</Muted>
     </Card>

@@ -63,5 +63,5 @@ export const moveWords = (move: HandMove | undefined, figure: (pa: number) => st
   return unbroken(`${way} ${printTurns(move.turns)}${read}`);
 };
 
-export const scoreTone = ({ points }: Score): Tone =>
+export const scoreTone = ({ points }: Pick<Score, 'points'>): Tone =>
   points >= 85 ? 'good' : points >= 60 ? 'work' : 'stop';

@@ -7,13 +7,21 @@ import {
   type DragEndEvent,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import { areaOf, moverOf, moveTo, whereIs, type Planned, type SeasonVisit } from '@holvek/core';
+import {
+  areaOf,
+  moverOf,
+  moveTo,
+  whereIs,
+  type Planned,
+  type SeasonVisit,
+  rulesFor,
+} from '@holvek/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef, useState } from 'react';
 import { View } from '@/ui/kit';
 import { Strong, Words } from '@/ui/words';
 import { AREA_ROW, BoardRow, LABELS, VALVE_ROW, type Track } from './board-row';
-import { barSentence, rulesFor, shortDay, worthWords } from './season-words';
+import { barSentence, shortDay, worthWords } from './season-words';
 import type { PlanActions } from './use-plan';
 import type { SeasonDesk } from './use-season-desk';
 import { WeekHead } from './week-head';

@@ -1,4 +1,4 @@
-import { dayLoad, digestOf, wayOf, type Round, type Valve } from '@holvek/core';
+import { dayLoad, digestOf, wayOf, type Round, type Valve, rulesFor } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import { BagCard } from '@/bag/bag-card';
 import { useChangeRound } from '@/data/queries';
@@ -8,7 +8,7 @@ import { Card, Pill } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';
 import { BigButton, Press } from '@/ui/press';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
-import { hoursWords, longDay, rulesFor, wantedWords } from './season-words';
+import { hoursWords, longDay, wantedWords } from './season-words';
 import type { SeasonDesk } from './use-season-desk';
 
 type Props = {

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { SeasonDesk } from './use-season-desk';
 import { api, Refusal } from '@/data/api';
 import { queryClient } from '@/data/queries';
+import { ListLine } from '@/ui/list-line';
 import { Card } from '@/ui/card';
 import { Choice, TextInput } from '@/ui/field';
 import { copyText } from '@/ui/files';
@@ -130,21 +131,14 @@ function FeedLine({
         ? nameOf(about.person_id)
         : about.area;
   return (
-    <XStack
-      justifyContent="space-between"
-      alignItems="center"
-      gap="$2"
-      minHeight={56}
-      borderTopWidth={1}
-      borderColor="$line"
-    >
-      <YStack flexShrink={1}>
-        <Strong>{whose}</Strong>
-        <Muted>{`by ${nameOf(maker)}, ${format(since, 'd MMM yyyy')}`}</Muted>
-      </YStack>
-      <WordButton tone="$vermilion" label={`End the calendar of ${whose}`} onPress={onEnd}>
-        end it
-      </WordButton>
-    </XStack>
+    <ListLine
+      say={whose}
+      under={`by ${nameOf(maker)}, ${format(since, 'd MMM yyyy')}`}
+      right={
+        <WordButton tone="$vermilion" label={`End the calendar of ${whose}`} onPress={onEnd}>
+          end it
+        </WordButton>
+      }
+    />
   );
 }

@@ -1,10 +1,9 @@
-import type { SeasonRule } from '@holvek/core';
+import { rulesFor, type SeasonRule } from '@holvek/core';
 import { ruleFrom } from './rules-card';
 import {
   barSentence,
   hoursWords,
   loadWords,
-  rulesFor,
   ruleWords,
   shortDay,
   wantedWords,

@@ -70,14 +70,6 @@ export function barSentence(bar: Bar, rules: readonly SeasonRule[]): string {
   return barWords[bar];
 }
 
-/** Rules of the owner that speak of a valve. */
-export const rulesFor = (rules: readonly SeasonRule[], valveId: string): readonly SeasonRule[] =>
-  rules.filter((rule) =>
-    rule.kind === 'before'
-      ? rule.first === valveId || rule.then === valveId
-      : rule.valve_ids.includes(valveId),
-  );
-
 /** What keeps it from other days, in a line. */
 export const barsWords = ({ bars }: Pick<PlanReason, 'bars'>): string | undefined =>
   bars.length === 0

@@ -8,12 +8,13 @@ import {
   type Planned,
   type Routes,
   type Season,
+  rulesFor,
 } from '@holvek/core';
 import { useState } from 'react';
 import { useChangeSeason } from '@/data/queries';
 import { useMay } from '@/settings/preferences';
 import { planInWorker } from './client';
-import { barSentence, rulesFor } from './season-words';
+import { barSentence } from './season-words';
 import { withRoutes, type SeasonDesk } from './use-season-desk';
 
 export type PlanActions = {

@@ -7,6 +7,7 @@ import {
   whereIs,
   type VisitMove,
   type SeasonVisit,
+  rulesFor,
 } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import { Card, Pill } from '@/ui/card';
@@ -19,7 +20,6 @@ import {
   barsWords,
   hereWords,
   hoursWords,
-  rulesFor,
   shortDay,
   wantedWords,
   worthWords,

@@ -1,12 +1,5 @@
-import {
-  pressureUnits,
-  printFigure,
-  printQuantity,
-  unbroken,
-  unitFor,
-  type ReadIn,
-} from '@holvek/core';
-import { createContext, useContext, useMemo } from 'react';
+import { printFigure, printQuantity, unbroken, unitFor, type ReadIn } from '@holvek/core';
+import { createContext, useContext } from 'react';
 import { useHouseRules } from '@/data/queries';
 import { usePreferences } from './preferences';
 
@@ -19,14 +12,23 @@ export type Units = {
   readonly flowWithUnit: (m3s: number) => string;
 };
 
-/** Printing pressures in one unit and flows in another. */
-export const unitsIn = (pressure: string, flow: string): Units => ({
-  pressure,
-  flow,
-  figure: (pa, resolution) => unbroken(printFigure(pa, pressure, resolution)),
-  withUnit: (pa, resolution) => unbroken(printQuantity(pa, pressure, resolution)),
-  flowWithUnit: (m3s) => unbroken(printQuantity(m3s, flow)),
-});
+const made = new Map<string, Units>();
+
+/** Printing pressures in one unit and flows in another; made once, since every row of a list asks. */
+export function unitsIn(pressure: string, flow: string): Units {
+  const key = `${pressure} ${flow}`;
+  const known = made.get(key);
+  if (known) return known;
+  const units: Units = {
+    pressure,
+    flow,
+    figure: (pa, resolution) => unbroken(printFigure(pa, pressure, resolution)),
+    withUnit: (pa, resolution) => unbroken(printQuantity(pa, pressure, resolution)),
+    flowWithUnit: (m3s) => unbroken(printQuantity(m3s, flow)),
+  };
+  made.set(key, units);
+  return units;
+}
 
 /** The unit of the valve that a screen is about; undefined where it is about none. */
 export const PressureUnitContext = createContext<string | undefined>(undefined);
@@ -35,16 +37,12 @@ export const PressureUnitContext = createContext<string | undefined>(undefined);
 export function useUnits(): Units {
   const own = useContext(PressureUnitContext);
   const { pressureUnit, flowUnit } = usePreferences();
-  const pressure = own ?? pressureUnit;
-  return useMemo(() => unitsIn(pressure, flowUnit), [pressure, flowUnit]);
+  return unitsIn(own ?? pressureUnit, flowUnit);
 }
 
 /** For lists of many valves: printing in the units of each. */
 export function useUnitsOf(): (valve: ReadIn) => Units {
   const rules = useHouseRules();
   const { pressureUnit, flowUnit } = usePreferences();
-  return useMemo(() => {
-    const all = new Map(pressureUnits.map((unit) => [unit, unitsIn(unit, flowUnit)]));
-    return (valve) => all.get(unitFor(valve, rules, pressureUnit))!;
-  }, [rules, pressureUnit, flowUnit]);
+  return (valve) => unitsIn(unitFor(valve, rules, pressureUnit), flowUnit);
 }

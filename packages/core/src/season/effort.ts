@@ -14,7 +14,8 @@ const MOST_VISITS = 8;
 const SHORTEST = 3;
 const LONGEST = 480;
 
-const middle = (values: readonly number[]): number => {
+/** The middle one of several, or what lies between the two in the middle. */
+export const middle = (values: readonly number[]): number => {
   const sorted = [...values].sort((a, b) => a - b);
   const half = sorted.length >> 1;
   return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;

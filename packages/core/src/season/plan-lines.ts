@@ -1,7 +1,7 @@
 import { writeCsv, type Valve } from '../exchange';
 import type { MadeProblem } from './make-problem';
 import type { Routes } from './problem';
-import type { Season } from './season';
+import { rulesFor, type Season } from './season';
 import type { WantedBecause } from './wanted';
 
 /** One planned visit, as it is handed out. */
@@ -46,13 +46,7 @@ export function planLines(
           earliest: wanted.earliest,
           likely: wanted.likely,
           late: wanted.late,
-          why: rules
-            .filter((rule) =>
-              rule.kind === 'before'
-                ? rule.first === valve.id || rule.then === valve.id
-                : rule.valve_ids.includes(valve.id),
-            )
-            .map(({ why }) => why),
+          why: rulesFor(rules, valve.id).map(({ why }) => why),
         })),
     ),
   );

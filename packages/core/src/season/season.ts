@@ -81,6 +81,14 @@ export const isWithin = (
   { from, to }: { readonly from: string; readonly to: string },
 ): boolean => iso >= from && iso <= to;
 
+/** The owner's rules that speak of a valve. */
+export const rulesFor = (rules: readonly SeasonRule[], valveId: string): readonly SeasonRule[] =>
+  rules.filter((rule) =>
+    rule.kind === 'before'
+      ? rule.first === valveId || rule.then === valveId
+      : rule.valve_ids.includes(valveId),
+  );
+
 type DayRule = Extract<SeasonRule, { kind: 'only_between' | 'not_between' }>;
 
 /** The owner's rules about days that speak of any of these valves. */

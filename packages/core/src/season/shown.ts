@@ -4,6 +4,7 @@ import type { Gauge } from '../gauge';
 import { drivenExcess, excessHeat, foundBeside, solveLadder, type System } from '../ladder';
 import { driftOfVisits } from '../register';
 import type { Sheet, ValveVisit } from '../sheet';
+import { middle } from './effort';
 import { areaOf, dayAfter, type Season } from './season';
 
 /** One bar: what it is about, how long it is, and out of how many that was seen. */
@@ -20,12 +21,6 @@ const YEAR_MS = 365.25 * 86_400_000;
 
 type Known = ReadonlyMap<string, Pick<Valve, 'place' | 'target' | 'plate'>>;
 export type VisitsOf = ReadonlyMap<string, readonly ValveVisit[]>;
-
-const median = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b);
-  const half = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
-};
 
 /** Values by their group, as one row a group. */
 function grouped(
@@ -96,7 +91,7 @@ export function driftShown(
     const perYear = (Math.abs(drift.perDay) * 365.25) / valve.target.tolerance_pa;
     return [{ group, value: perYear }];
   });
-  return grouped(items, median);
+  return grouped(items, middle);
 }
 
 /** How many moves a setting takes: the mean by kind, of records that were set by moves. */

@@ -29,8 +29,12 @@ export type Place = {
   readonly key?: PublicKey | undefined;
 };
 
-/** Only this is kept of a token: who reads the database cannot sign in with it. */
-const idOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+/** What nobody guesses: told once, and kept by whoever it is told to alone. */
+export const newToken = (): string => randomBytes(32).toString('base64url');
+
+/** Only this is kept of a token: who reads the database cannot come in with it. */
+export const idOfToken = (token: string): string =>
+  createHash('sha256').update(token).digest('hex');
 
 /** Opens a session; its token is told once and kept by the phone alone. */
 export async function openSession(
@@ -39,9 +43,9 @@ export async function openSession(
   { device, called, key }: Place,
   now = Date.now(),
 ): Promise<string> {
-  const token = randomBytes(32).toString('base64url');
+  const token = newToken();
   await tables.sessions.create({
-    id: idOf(token),
+    id: idOfToken(token),
     person_id: personId,
     device,
     called,
@@ -90,7 +94,7 @@ export class Doorkeeper {
 
   /** Whose token this is; undefined for one that was ended, has run out, or never was. */
   async whose(token: string): Promise<SignedIn | undefined> {
-    const id = idOf(token);
+    const id = idOfToken(token);
     const found = this.known.get(id) ?? (await this.find(id));
     if (!found) return undefined;
     if (this.now() - found.seenMs > IDLE_MS || this.now() - found.sinceMs > LONGEST_MS) {

@@ -10,17 +10,14 @@ import {
   type FeedAbout,
 } from '@holvek/core';
 import type { Context } from 'hono';
-import { createHash, randomBytes } from 'node:crypto';
 import type { Store } from '../db/open';
 import { notFound, refusals } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import { mustBeAllowed, signedIn } from '../people/gate';
+import { idOfToken, newToken, peopleOf } from '../people/sessions';
 import { calendarOf } from '../season/calendar';
 import { documentsOf } from './documents';
-
-/** Only this is kept of a token: who reads the database cannot read the calendar with it. */
-const idOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 const endOne = createRoute({
   method: 'delete',
@@ -67,8 +64,13 @@ export function feedRoutes(store: Store) {
         const { about } = c.req.valid('json');
         const { person } = signedIn(c);
         if (!isOwnDays(about, person.id)) mustBeAllowed(c, 'plan_season');
-        const token = randomBytes(32).toString('base64url');
-        const feed: Feed = { id: idOf(token), about, made_by: person.id, since_ms: Date.now() };
+        const token = newToken();
+        const feed: Feed = {
+          id: idOfToken(token),
+          about,
+          made_by: person.id,
+          since_ms: Date.now(),
+        };
         await store.write(({ feeds: kept }) =>
           kept.create({ id: feed.id, body: JSON.stringify(feed), ended_ms: null }),
         );
@@ -100,13 +102,11 @@ export function feedRoutes(store: Store) {
   async function feedOf(name: string): Promise<Feed | undefined> {
     const token = /^([\w-]{43})\.ics$/u.exec(name)?.[1];
     if (token === undefined) return undefined;
-    const row = await feeds.findByPk(idOf(token), { raw: true });
+    const row = await feeds.findByPk(idOfToken(token), { raw: true });
     if (!row || row.ended_ms !== null) return undefined;
     const feed = feedSchema.parse(JSON.parse(row.body));
-    const maker = await store.tables.people.findByPk(feed.made_by, { raw: true });
-    const hasLeft =
-      !maker || (JSON.parse(maker.body) as { left_on?: string }).left_on !== undefined;
-    return hasLeft ? undefined : feed;
+    const maker = (await peopleOf(store.tables)).find(({ id }) => id === feed.made_by);
+    return maker && maker.left_on === undefined ? feed : undefined;
   }
 }
 

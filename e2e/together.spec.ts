@@ -44,6 +44,39 @@ test('two phones on one run: entries come over, a turn that both made is asked a
   await context.close();
 });
 
+test('a gauge is changed and the work handed over: the next hand sees what stands open, and goes on', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  await beginAt(page, 'prv-14', 'come_up', 'record');
+  await page.getByRole('button', { name: 'More about this run' }).click();
+  await page.getByRole('button', { name: 'Another gauge' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Which one' })
+    .getByText(/^Outlet/u)
+    .click();
+  await page.getByRole('radio', { name: /fits$/u }).first().click();
+  await page.getByTestId('swap-gauge').click();
+  await page.getByRole('button', { name: 'More about this run' }).click();
+  await page.getByRole('button', { name: 'Hand it over' }).click();
+  await page.getByRole('radio', { name: 'Tomas Brandt' }).click();
+  await page.getByLabel('What the next hand should know').fill('Guns off until three');
+  await page.getByTestId('hand-over').click();
+  await expect(page.getByText(/handed this over to Tomas Brandt/u)).toBeVisible();
+
+  const context = await browser.newContext({ ...(baseURL ? { baseURL } : {}) });
+  await signIn(context.request, 'tomas');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByText('“Guns off until three”')).toBeVisible();
+  await expect(other.getByText(/^Open then: /u)).toBeVisible();
+  await typeReading(other, '0');
+  for (const phone of [page, other])
+    await expect(phone.getByText('“Guns off until three”')).toBeHidden(SOON);
+  await context.close();
+});
+
 test('who starts a record where one is open is told, and joins it', async ({ page }) => {
   // PRV-07 was left half-way by the phone of this morning.
   await page.goto('/valves/prv-07/start');

@@ -15,6 +15,7 @@ export function CarryOn({ row: { valve, run, openEnds, phase } }: { readonly row
   if (!run) return null;
   const now = lastReading(run, 'setting');
   const isSetting = phase === 'set';
+  const given = run.handovers.at(-1);
   return (
     <Card tone="work">
       <XStack justifyContent="space-between" alignItems="flex-start" gap="$2">
@@ -31,6 +32,7 @@ export function CarryOn({ row: { valve, run, openEnds, phase } }: { readonly row
         {now ? <Strong>{units.figure(now.reading.si)}</Strong> : ''}
         {`. Left ${formatDistanceToNow(run.lastAtMs)} ago.`}
       </Words>
+      {given ? <Words>{`${given.from} handed it over to ${given.to}.`}</Words> : null}
       <BigButton onPress={() => router.push(`/runs/${run.id}`)}>
         {isSetting ? 'Back to the screw' : 'Carry on'}
       </BigButton>

@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import { EndEarly } from './end-early';
+import { HandOver } from './hand-over';
+import { SwapGauge } from './swap-gauge';
 import { useDesk } from './use-desk';
 import { LinkGaugeSheet } from '@/gauge-link/link-gauge-sheet';
 import { BottomSheet } from '@/ui/bottom-sheet';
@@ -12,47 +14,86 @@ type Props = {
   readonly onClose: () => void;
 };
 
-/** A note, a faster rehearsal, or an honest end where something is wrong. */
+const pages = {
+  wrong: 'Something is wrong',
+  swap: 'Another gauge',
+  give: 'Hand it over',
+} as const;
+type Page = keyof typeof pages | 'link';
+
+/** A note, another gauge or hand, a faster rehearsal, or an honest end where something is wrong. */
 export function RunMenu({ isOpen, onClose }: Props) {
-  const { add, run, view, isLinked, hurry } = useDesk();
-  const [isLinking, setLinking] = useState(false);
-  const [isEnding, setEnding] = useState(false);
-  const [note, setNote] = useState('');
+  const [page, setPage] = useState<Page>();
+  const close = () => {
+    setPage(undefined);
+    onClose();
+  };
+  if (page === 'link') return <LinkGaugeSheet isOpen={isOpen} onClose={close} />;
+  return (
+    <BottomSheet isOpen={isOpen} title={page ? pages[page] : 'This run'} onClose={close}>
+      {page === 'wrong' ? <EndEarly onEnded={close} /> : null}
+      {page === 'swap' ? <SwapGauge onDone={close} /> : null}
+      {page === 'give' ? <HandOver onDone={close} /> : null}
+      {page === undefined ? <FirstPage onTurn={setPage} onDone={close} /> : null}
+    </BottomSheet>
+  );
+}
+
+type FirstPageProps = {
+  readonly onTurn: (page: Page) => void;
+  readonly onDone: () => void;
+};
+
+function FirstPage({ onTurn, onDone }: FirstPageProps) {
+  const { run, view, isLinked, hurry } = useDesk();
   const [speed, setSpeed] = useState(1);
-  const keep = () =>
-    void add({ type: 'note', text: note.trim() }).then((done) => {
-      if (!done) return;
-      setNote('');
-      onClose();
-    });
   const faster = (factor: number) => {
     setSpeed(factor);
     hurry(factor);
   };
   // Once it has ended, only putting back and signing are left.
   const canEnd = run.ended === undefined && run.condemned === undefined && view.step !== undefined;
-  const close = () => {
-    setEnding(false);
-    onClose();
-  };
-  if (isLinking)
-    return (
-      <LinkGaugeSheet
-        isOpen={isOpen}
-        onClose={() => {
-          setLinking(false);
-          onClose();
-        }}
-      />
-    );
-  if (isEnding)
-    return (
-      <BottomSheet isOpen={isOpen} title="Something is wrong" onClose={close}>
-        <EndEarly onEnded={close} />
-      </BottomSheet>
-    );
   return (
-    <BottomSheet isOpen={isOpen} title="This run" onClose={close}>
+    <>
+      <NoteField onKept={onDone} />
+      {isLinked ? (
+        <BigButton kind="brass" onPress={() => faster(speed === 1 ? 10 : 1)}>
+          {speed === 1 ? 'Run the simulated valve ten times faster' : 'Back to real time'}
+        </BigButton>
+      ) : (
+        <>
+          <BigButton kind="outline" onPress={() => onTurn('link')}>
+            Link a gauge by its line
+          </BigButton>
+          <BigButton kind="outline" onPress={() => onTurn('swap')}>
+            Another gauge
+          </BigButton>
+          <BigButton kind="outline" onPress={() => onTurn('give')}>
+            Hand it over
+          </BigButton>
+        </>
+      )}
+      {canEnd ? (
+        <BigButton kind="stop" onPress={() => onTurn('wrong')} testID="something-wrong">
+          Something is wrong: end here
+        </BigButton>
+      ) : null}
+    </>
+  );
+}
+
+/** Words for the sheet, and those that are kept already. */
+function NoteField({ onKept }: { readonly onKept: () => void }) {
+  const { add, run } = useDesk();
+  const [note, setNote] = useState('');
+  const keep = () =>
+    void add({ type: 'note', text: note.trim() }).then((done) => {
+      if (!done) return;
+      setNote('');
+      onKept();
+    });
+  return (
+    <>
       <Field label="Note for the sheet" value={note} onChangeText={setNote} maxLength={2000} />
       <BigButton kind="outline" disabled={note.trim() === ''} onPress={keep}>
         Keep the note
@@ -60,20 +101,6 @@ export function RunMenu({ isOpen, onClose }: Props) {
       {run.notes.map(({ text, atMs }) => (
         <Muted key={atMs}>{text}</Muted>
       ))}
-      {isLinked ? (
-        <BigButton kind="brass" onPress={() => faster(speed === 1 ? 10 : 1)}>
-          {speed === 1 ? 'Run the simulated valve ten times faster' : 'Back to real time'}
-        </BigButton>
-      ) : (
-        <BigButton kind="outline" onPress={() => setLinking(true)}>
-          Link a gauge by its line
-        </BigButton>
-      )}
-      {canEnd ? (
-        <BigButton kind="stop" onPress={() => setEnding(true)} testID="something-wrong">
-          Something is wrong: end here
-        </BigButton>
-      ) : null}
-    </BottomSheet>
+    </>
   );
 }

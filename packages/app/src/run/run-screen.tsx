@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useMedia, XStack, YStack } from '@/ui/kit';
 import { DoubleTurnCard } from './double-turn-card';
 import { GaugeNote } from './gauge-note';
+import { HandedCard } from './handed-card';
 import { NoticeCards } from '@/notice/notice-card';
 import { OpenEndsList } from './open-ends-list';
 import { useOthersEntries } from '@/data/use-others-entries';
@@ -50,6 +51,7 @@ function RunPanes({ events }: { readonly events: readonly RunEvent[] }) {
     <YStack flex={1} minHeight={0} gap="$3">
       <RunHead />
       <DoubleTurnCard events={events} />
+      <HandedCard run={run} events={events} />
       {isPractice(run.started) ? null : (
         <YStack paddingHorizontal="$4">
           <NoticeCards valveId={run.started.valve_id} />

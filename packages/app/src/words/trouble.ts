@@ -113,6 +113,9 @@ export const eventTrouble = speak<FreezeError | StorageError>({
   'run.guard_unmet': ({ guard }, units) => guardTrouble(guard, units),
   'run.unknown_adjuster': () => 'This valve has no such adjuster.',
   'run.unknown_step': () => 'This step belongs to another version of the procedure.',
+  'run.other_gauge': () => 'That figure is of a gauge that this run has not.',
+  'run.not_as_written': ({ text, unit }) =>
+    `The figure is not what “${text} ${unit}” comes to on this gauge. Read it once more.`,
   'run.beyond_gauge': ({ gauge }) => `That is beyond ${gauge}’s range. Typed right?`,
   'run.negative_impossible': () => 'This gauge cannot show less than nothing. Is the sign right?',
   'run.not_as_found': ({ adjuster }) =>
@@ -189,6 +192,7 @@ export const refusalWords = (code: string): string =>
     'event.order_wrong': 'Its number in the order is not the next one.',
     'event.follows_refused': 'It follows an entry that was refused.',
     'event.unknown_field': 'The server is older than this phone. Nothing is lost.',
+    'entry.no_such_hand': 'Nobody of that name may go on with it.',
     'gauge.not_found': 'Its gauge is not in the register.',
     'gauge.never_so': 'The register never had this gauge like that.',
     'plate.never_so': 'The register never had this plate or target. Fetch the valve again.',

@@ -15,8 +15,11 @@ export function givenBlocks(body: SheetBody, print: Printers): readonly Block[] 
     ...(told ? [told] : []),
     ...(['inlet', 'outlet'] as const).flatMap((role) => {
       const gauge = body.gauges[role];
-      return gauge ? [gaugeBlock(body, gauge, role)] : [];
+      return gauge ? [gaugeBlock(body, gauge, nameOf(body, gauge, role))] : [];
     }),
+    ...(body.other_gauges ?? []).map((gauge) =>
+      gaugeBlock(body, gauge, `${gauge.tag}, taken off during the work`),
+    ),
   ];
 }
 
@@ -55,14 +58,18 @@ const said = (asks: Question, answer: string | number, { pressure }: Printers): 
   return asks.choices?.find(({ value }) => value === answer)?.say ?? answer;
 };
 
-function gaugeBlock(body: SheetBody, gauge: Gauge, role: Side): Block {
+function nameOf(body: SheetBody, gauge: Gauge, role: Side): string {
+  const name = families[body.plate.family].gauges[role] ?? `${role} gauge`;
+  return judgingGauge(body)?.id === gauge.id ? `${name}, by which it was judged` : name;
+}
+
+function gaugeBlock(body: SheetBody, gauge: Gauge, title: string): Block {
   const isJudge = judgingGauge(body)?.id === gauge.id;
   const isOut = isJudge && body.gauge_findings.includes('gauge.out_of_date');
-  const name = families[body.plate.family].gauges[role] ?? `${role} gauge`;
   const { unit, resolution_pa: step } = gauge;
   return {
     kind: 'rows',
-    title: `${name}${isJudge ? ', by which it was judged' : ''}`,
+    title,
     rows: [
       { label: 'Gauge', value: gauge.tag },
       {

@@ -41,8 +41,21 @@ const noteLines = (body: SheetBody, timeSay: (ms: number) => string): readonly L
     ? [{ text: `Proved anew after the repair of ${timeSay(body.answers_repair.at_ms)}` }]
     : []),
   ...correctionLines(body, timeSay),
+  ...handoverLines(body, timeSay),
   ...body.notes.map((text) => ({ text })),
 ];
+
+/** Who gave the work to whom, and what he took over with it. */
+function handoverLines(
+  { handed_over: handovers = [] }: SheetBody,
+  timeSay: (ms: number) => string,
+): readonly Line[] {
+  return handovers.map(({ from, to, at_ms: atMs, open_ends: ends, words }) => {
+    const open = ends.length === 0 ? 'nothing open' : `open then: ${ends.join(', ')}`;
+    const said = words === undefined ? '' : ` “${words}”`;
+    return { text: `${from} handed over to ${to}, ${timeSay(atMs)}; ${open}.${said}` };
+  });
+}
 
 /** What is corrected and why, and who says so: when, and by which key. */
 function correctionLines(

@@ -84,6 +84,41 @@ describe('the report of every family', () => {
   });
 });
 
+describe('hands and gauges that changed', () => {
+  const [, body] = bodies[0]!;
+  const gauge = { ...Object.values(body.gauges)[0]!, id: 'g-20', tag: 'G-20' };
+  const told = reportOf({
+    ...body,
+    other_gauges: [gauge],
+    handed_over: [
+      {
+        from: 'Ines',
+        to: 'Tomas',
+        at_ms: 5,
+        open_ends: ['Inlet shut', 'Nut loose'],
+        words: 'Cold',
+      },
+      { from: 'Tomas', to: 'Edda', at_ms: 6, open_ends: [] },
+    ],
+  }).blocks;
+
+  test('stand on the sheet: who gave it to whom with what open, and what was taken off', () => {
+    const lines = told.flatMap((block) =>
+      block.kind === 'words' ? block.lines.map(({ text }) => text) : [],
+    );
+    expect(lines).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(
+          /^Ines handed over to Tomas, .*; open then: Inlet shut, Nut loose\. “Cold”$/u,
+        ),
+        expect.stringMatching(/^Tomas handed over to Edda, .*; nothing open\.$/u),
+      ]),
+    );
+    const titles = told.flatMap((block) => (block.kind === 'rows' ? [block.title] : []));
+    expect(titles).toContain('G-20, taken off during the work');
+  });
+});
+
 describe('what a setting says', () => {
   const body = bodyOf('reducing');
   const [setting] = body.settings;

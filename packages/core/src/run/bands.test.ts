@@ -24,7 +24,7 @@ const runOf = (name: SampleName, ...drafts: RunEventDraft[]) =>
 const reading = (si: number) => ({
   si,
   entered: { text: String(si), unit: 'Pa' },
-  gauge_id: 'g',
+  gauge_id: 'g-50',
   source: 'typed' as const,
 });
 const switched = (

@@ -11,6 +11,7 @@ import {
 } from '../step';
 import { adjusterPlate, isInstrument } from '../valve';
 import type { RunEventDraft } from './event';
+import { writtenError, type WrittenError } from './as-written';
 import type { Run } from './run';
 import { lifeError, type LifeError } from './life';
 import { leavesSetting, settingsLeft } from './settings-left';
@@ -19,6 +20,7 @@ import { isPassed } from './view';
 /** Why an event may not join a run, or what has to be confirmed first (`asks`). */
 export type EventError =
   | LifeError
+  | WrittenError
   | { readonly code: 'run.started_twice'; readonly eventId: string }
   | { readonly code: 'run.open_ends_left'; readonly openEnds: readonly string[] }
   | { readonly code: 'run.steps_left'; readonly step: string }
@@ -36,7 +38,11 @@ export type EventError =
 export function checkEvent(run: Run, draft: RunEventDraft): EventError | undefined {
   if (draft.type === 'started') return { code: 'run.started_twice', eventId: run.started.id };
   return (
-    lifeError(run, draft) ?? ownCheck(run, draft) ?? kindCheck(run, draft) ?? doubtOf(run, draft)
+    lifeError(run, draft) ??
+    ownCheck(run, draft) ??
+    kindCheck(run, draft) ??
+    writtenError(run, draft) ??
+    doubtOf(run, draft)
   );
 }
 

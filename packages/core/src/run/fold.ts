@@ -4,6 +4,7 @@ import {
   madeByConfirming,
   heardBy,
   linkageMarks,
+  openEndsOf,
   stepsOutOfService,
   type CoreEvent,
   type EntryEvent,
@@ -54,7 +55,14 @@ const coreFolds: { readonly [T in CoreEvent['type']]: Fold<T> } = {
     run.notes = [...run.notes, { text, atMs }];
   },
   gauge_swapped: (run, { role, gauge }) => {
+    const former = run.gauges[role];
+    if (former && former.id !== gauge.id) run.formerGauges = [...run.formerGauges, former];
     run.gauges = { ...run.gauges, [role]: gauge };
+  },
+  handed_over: (run, { author: from, to, words, at_ms: atMs }) => {
+    const openEnds = openEndsOf(run).map(({ say }) => say);
+    const handover = { from, to, atMs, openEnds, ...(words === undefined ? {} : { words }) };
+    run.handovers = [...run.handovers, handover];
   },
   paused: (run) => {
     if (run.status === 'open') run.status = 'paused';

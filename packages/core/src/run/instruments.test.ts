@@ -32,7 +32,7 @@ const point = (at: number, output: number, over = {}): RunEventDraft => ({
   direction: 'up',
   pass: 1,
   output,
-  entered: { text: String(output), unit: '%' },
+  entered: { text: String(output * 100), unit: '%' },
   source: 'typed',
   ...over,
 });

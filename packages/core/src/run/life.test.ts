@@ -27,6 +27,7 @@ const entries = {
   signed,
   work: { type: 'step_done', step_id: 'stored_pressure' },
   note: { type: 'note', text: 'cold' },
+  given_on: { type: 'handed_over', to: 'Tomas' },
   put_back: { type: 'open_end_closed', open_end: 'gauges' },
   left_open: { type: 'open_end_left', open_end: 'gauges', reason: 'logging' },
   undone: { type: 'undone', undoes: 'e00002' },
@@ -37,8 +38,8 @@ type Name = keyof typeof entries;
 const all = Object.keys(entries) as Name[];
 /** What each state takes; a signature is judged by its own rules first. */
 const taken: { readonly [L in Life]: readonly Name[] } = {
-  open: ['paused', 'abandoned', 'work', 'note', 'put_back', 'left_open', 'undone'],
-  paused: ['resumed', 'abandoned', 'note', 'put_back', 'left_open', 'undone'],
+  open: ['paused', 'abandoned', 'work', 'note', 'given_on', 'put_back', 'left_open', 'undone'],
+  paused: ['resumed', 'abandoned', 'note', 'given_on', 'put_back', 'left_open', 'undone'],
   signing: [],
   signed: [],
   abandoned: ['put_back'],

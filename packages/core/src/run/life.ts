@@ -16,6 +16,7 @@ type Move = (typeof moves)[number];
 /** Entries that do not carry on the work: they are welcome while it rests. */
 const asides: ReadonlySet<EntryDraft['type']> = new Set([
   'note',
+  'handed_over',
   'undone',
   'open_end_closed',
   'open_end_left',

@@ -38,6 +38,7 @@ const reading = (
 });
 const turned = (turns: number): RunEventDraft => ({ type: 'turned', adjuster: 'main', turns });
 const parked: RunEventDraft = { type: 'step_done', step_id: 'back_off' };
+const shut: RunEventDraft = { type: 'step_done', step_id: 'shut_inlet' };
 const whole = rehearsed().events;
 
 describe('reduceRun', () => {
@@ -107,7 +108,31 @@ describe('reduceRun', () => {
     );
     expect(run).toMatchObject({ status: 'abandoned', abandonedBecause: 'Main burst up the hill' });
     expect(run.gauges.outlet?.tag).toBe('G-20');
+    expect(run.formerGauges).toEqual([]);
     expect(run.notes[0]?.text).toContain('grit');
+  });
+
+  test('a gauge that is taken off stays known, and the work that is handed over names both hands', () => {
+    const other = { ...gauges.outlet, id: 'g-20', tag: 'G-20' };
+    const run = runOf(
+      { type: 'step_done', step_id: 'shut_inlet' },
+      { type: 'handed_over', to: 'Tomas', words: 'Guns off until three' },
+      { type: 'gauge_swapped', role: 'outlet', gauge: other },
+      { type: 'open_end_closed', open_end: openEndsOf(runOf(shut))[0]!.id },
+      { type: 'handed_over', to: 'Edda' },
+    );
+    expect(run.formerGauges).toEqual([gauges.outlet]);
+    expect(run.handovers).toMatchObject([
+      {
+        from: 'Ines',
+        to: 'Tomas',
+        words: 'Guns off until three',
+        openEnds: [openEndsOf(runOf(shut))[0]!.say],
+      },
+      { from: 'Ines', to: 'Edda', openEnds: [] },
+    ]);
+    expect(run.handovers[1]).not.toHaveProperty('words');
+    expect(checkEvent(run, reading(500_000))?.code).toBe('run.other_gauge');
   });
 
   test('a clock that is set back changes neither order nor end', () => {

@@ -39,6 +39,8 @@ export function openDraft(started: EventOf<'started'>): Draft {
     positions: procedure.initial,
     notes: [],
     gauges: started.gauges,
+    formerGauges: [],
+    handovers: [],
     signed: undefined,
     late: [],
     missing: [],

@@ -16,6 +16,13 @@ describe('a sheet and its gauges', () => {
     ]);
   });
 
+  test('is in doubt by a gauge that was taken off during the work, too', () => {
+    const { outlet: _, ...left } = gauges;
+    const sheet = { ...signed('2026-03-03'), gauges: left, other_gauges: [outlet] };
+    expect(doubtsOf(sheet, [inlet, failing], dayOf)).toHaveLength(1);
+    expect(doubtsOf({ ...sheet, other_gauges: [] }, [inlet, failing], dayOf)).toEqual([]);
+  });
+
   test('is not where it failed before it was calibrated for this visit, or after another', () => {
     expect(doubtsOf(signed('2025-12-24'), [inlet, failing], dayOf)).toEqual([]);
     expect(doubtsOf(signed('2026-06-20'), [inlet, failing], dayOf)).toEqual([]);

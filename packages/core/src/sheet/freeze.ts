@@ -72,6 +72,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     ...(started.other_targets ? { other_targets: started.other_targets } : {}),
     house_rules: started.house_rules,
     gauges: run.gauges,
+    ...handsOf(run),
     gauge_findings: findingsOf(run, signed.at_ms),
     outcome: outcomeOf(run, verdict, isWhole),
     ...endOf(run),
@@ -136,6 +137,22 @@ function freezeSetting(
     clockwise: clockwiseLearned(run, spec.id, view.rate?.chanceClockwiseRaises),
     turns_net: view.position,
     dots: view.dots.map(({ pressure, turns }) => ({ pressure_pa: view.sign * pressure, turns })),
+  };
+}
+
+/** Gauges that were taken off and hands that gave it on; nothing where the work stayed in one. */
+function handsOf({ gauges, formerGauges, handovers }: Run): Partial<SheetBody> {
+  const here = new Set(Object.values(gauges).map(({ id }) => id));
+  const gone = new Map(formerGauges.map((gauge) => [gauge.id, gauge]));
+  const others = [...gone.values()].filter(({ id }) => !here.has(id));
+  const handed_over = handovers.map(({ atMs: at_ms, openEnds: open_ends, ...each }) => ({
+    ...each,
+    at_ms,
+    open_ends: [...open_ends],
+  }));
+  return {
+    ...(others.length > 0 ? { other_gauges: others } : {}),
+    ...(handed_over.length > 0 ? { handed_over } : {}),
   };
 }
 

@@ -36,6 +36,22 @@ describe('freezeSheet', () => {
     expect(sheetBodySchema.parse(JSON.parse(JSON.stringify(body)))).toEqual(body);
   });
 
+  test('names hands that gave it on and gauges that were taken off, and neither where there were none', () => {
+    expect(body).not.toHaveProperty('handed_over');
+    expect(body).not.toHaveProperty('other_gauges');
+    const { outlet } = run.gauges;
+    const spare = { ...outlet!, id: 'g-20', tag: 'G-20' };
+    const given = { from: 'Ines', to: 'Tomas', atMs: 5, openEnds: ['Inlet shut'], words: 'Cold' };
+    const told = unwrap(
+      freezeSheet({ ...run, handovers: [given], formerGauges: [spare, outlet!, spare] }, null),
+    );
+    expect(told.other_gauges).toEqual([spare]);
+    expect(told.handed_over).toEqual([
+      { from: 'Ines', to: 'Tomas', at_ms: 5, open_ends: ['Inlet shut'], words: 'Cold' },
+    ]);
+    expect(sheetBodySchema.parse(told)).toEqual(told);
+  });
+
   test('a run that is not signed, or not ready, is not frozen', () => {
     expect(
       freezeSheet(unwrap(reduceRun(rehearsed({ stopBefore: 'no_flow' }).events)), null).ok,

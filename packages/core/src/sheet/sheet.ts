@@ -108,6 +108,20 @@ export const sheetBodySchema = z.object({
   other_targets: otherTargetsSchema.optional(),
   house_rules: houseRulesSchema,
   gauges: z.partialRecord(role, gaugeSchema),
+  /** Gauges that were taken off in the middle of the work. */
+  other_gauges: z.array(gaugeSchema).optional(),
+  /** Who gave the work to whom, and what stood open then. */
+  handed_over: z
+    .array(
+      z.object({
+        from: text,
+        to: text,
+        at_ms: number,
+        words: text.optional(),
+        open_ends: z.array(text),
+      }),
+    )
+    .optional(),
   /** Findings on the judging gauge on the day: the sheet says when it was out of date. */
   gauge_findings: z.array(z.string()),
   outcome: z.enum(outcomes),

@@ -24,6 +24,7 @@ export const valveVisitSchema = z.object({
       verdict: true,
       proofs: true,
       gauges: true,
+      other_gauges: true,
       open_ends: true,
       tables: true,
     }).shape,

@@ -63,6 +63,11 @@ export const coreEvents = [
   eventSchema('open_end_left', { open_end: idSchema, reason: reasonSchema }),
   eventSchema('note', { text: text.min(1) }),
   eventSchema('gauge_swapped', { role: roleSchema, gauge: gaugeSchema }),
+  /** The work goes on in another hand, who takes over what stands open. */
+  eventSchema('handed_over', {
+    to: z.string().trim().min(1).max(80),
+    words: text.trim().min(1).optional(),
+  }),
   eventSchema('paused', {}),
   eventSchema('resumed', {}),
   eventSchema('abandoned', { reason: reasonSchema }),

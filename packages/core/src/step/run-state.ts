@@ -72,6 +72,15 @@ export type StartOfRun = {
   readonly priors: Readonly<Record<string, RatePrior>>;
 };
 
+/** A run that went from one hand to another, with what stood open just then. */
+export type Handover = {
+  readonly from: string;
+  readonly to: string;
+  readonly atMs: number;
+  readonly words?: string;
+  readonly openEnds: readonly string[];
+};
+
 /**
  * A run as its entries have left it. What one kind of step keeps is its record, by the step's id; what
  * crosses from one step to another crosses through the timeline: readings, marks, answers.
@@ -100,6 +109,10 @@ export type RunState = {
   readonly positions: Positions;
   readonly notes: readonly { readonly text: string; readonly atMs: number }[];
   readonly gauges: StartOfRun['gauges'];
+  /** Gauges that were taken off in the middle of it: readings before that are theirs. */
+  readonly formerGauges: readonly Gauge[];
+  /** Who gave it to whom, the oldest first. */
+  readonly handovers: readonly Handover[];
   readonly signed: EntryOf<'signed'> | undefined;
   /** Why the valve has gone out of service; undefined while it has not. */
   readonly condemned: { readonly stepId: string; readonly reason: string } | undefined;

@@ -73,7 +73,8 @@ async function rulesError(
   return { code: 'rules.never_so', detail: { id: 'house_rules' } };
 }
 
-async function gaugeError(tables: Tables, gauge: Gauge): Promise<RegisterError | undefined> {
+/** Checks that a gauge is, or once was, of the register, with this face. */
+export async function gaugeError(tables: Tables, gauge: Gauge): Promise<RegisterError | undefined> {
   const { id } = gauge;
   if (!(await tables.gauges.findByPk(id, { raw: true })))
     return { code: 'gauge.not_found', detail: { id } };

@@ -7,6 +7,7 @@ import {
   may,
   whoMay,
   type EventOf,
+  type HouseAction,
   type Person,
   type Run,
   type RunEvent,
@@ -49,10 +50,18 @@ export class Authors {
     const action = start && isPractice(start) ? 'practise' : work;
     if (!may(person.role, action))
       return { code: 'person.may_not', detail: { action, needs: whoMay(action) } };
+    if (event.type === 'handed_over' && !(await this.isHand(event.to, action)))
+      return { code: 'entry.no_such_hand', detail: { name: event.to } };
     const isAsked = event.type === 'started' || event.type === 'signed';
     return start && isAsked && !isPractice(start)
       ? this.unlicensed(person, start, event)
       : undefined;
+  }
+
+  /** Whether somebody of this name is of the house, and may do this there. */
+  private async isHand(name: string, action: HouseAction): Promise<boolean> {
+    const person = (await peopleOf(this.tables)).find((each) => each.name === name);
+    return person !== undefined && person.left_on === undefined && may(person.role, action);
   }
 
   /** A record that calls for a licence is begun and signed by a hand that has it on that day. */

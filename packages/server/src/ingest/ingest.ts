@@ -1,7 +1,14 @@
-import { hashOfEntry, startError, type Ingested, type RunEvent } from '@holvek/core';
+import {
+  hashOfEntry,
+  isPractice,
+  startError,
+  type EventOf,
+  type Ingested,
+  type RunEvent,
+} from '@holvek/core';
 import type { Store } from '../db/open';
 import type { Tables } from '../db/tables';
-import { registerError } from './against-register';
+import { gaugeError, registerError } from './against-register';
 import { Authors, type Sender } from './author';
 import { conclude } from './conclude';
 import { atTheDoor, type Refused, type Sent } from './door';
@@ -111,6 +118,7 @@ async function judged(
     const before =
       (await authors?.trouble(event, judge.started)) ??
       (await startTrouble(tables, event)) ??
+      (await swapTrouble(tables, event, judge.started)) ??
       coversRefused(event, judge.refused);
     const wrong = judge.trouble(event, before);
     if (wrong) refused.push([sent, { id: event.id, ...wrong }]);
@@ -123,6 +131,16 @@ async function startTrouble(tables: Tables, event: RunEvent): Promise<Trouble | 
   if (event.type !== 'started') return undefined;
   const unfit = startError(event);
   return unfit ? { code: unfit.code, detail: unfit } : registerError(tables, event);
+}
+
+/** Another gauge that is taken in the middle of a record is one of the register’s, as those it began with. */
+async function swapTrouble(
+  tables: Tables,
+  event: RunEvent,
+  started: EventOf<'started'> | undefined,
+): Promise<Trouble | undefined> {
+  const isRecord = started !== undefined && !isPractice(started);
+  return event.type === 'gauge_swapped' && isRecord ? gaugeError(tables, event.gauge) : undefined;
 }
 
 /** A signature over an entry that was refused names it. */

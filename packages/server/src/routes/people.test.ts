@@ -493,6 +493,30 @@ describe('whose entries are whose', () => {
     expect((await supervisor.send('PUT', '/people-rules', {})).status).toBe(403);
   });
 
+  test('work is handed over to somebody of the house who may go on with it', async () => {
+    const { store } = server;
+    for (const role of ['supervisor', 'technician', 'viewer'] as const) await server.as(role);
+    await store.tables.people.update(
+      { body: JSON.stringify({ ...crew.technician, left_on: '2026-01-01' }) },
+      { where: { id: crew.technician.id } },
+    );
+    const start = events[0]! as EventOf<'started'>;
+    const practice = { ...start, purpose: 'practice' } as EventOf<'started'>;
+    const sender = { person: { ...crew.owner, name: start.author }, device: 'd', key: null };
+    const codeFor = async (to: string, run = start) =>
+      (
+        await new Authors(store.tables, sender).trouble(
+          { ...start, type: 'handed_over', to } as unknown as RunEvent,
+          run,
+        )
+      )?.code;
+    expect(await codeFor(crew.supervisor.name)).toBeUndefined();
+    expect(await codeFor('Nobody Known')).toBe('entry.no_such_hand');
+    expect(await codeFor(crew.technician.name)).toBe('entry.no_such_hand');
+    expect(await codeFor(crew.viewer.name)).toBe('entry.no_such_hand');
+    expect(await codeFor(crew.viewer.name, practice)).toBeUndefined();
+  });
+
   test('a viewer may practise, and make no record', async () => {
     const mira = { ...crew.viewer, name: 'Ines Varga' };
     await server.store.tables.people.update(

@@ -38,14 +38,16 @@ type Begun = Extract<RunEvent, { type: 'started' }>;
 const plateOf = (event: RunEvent) => (event as Begun).plate;
 const targetOf = (event: RunEvent) => (event as Begun).target;
 const rulesOf = (event: RunEvent) => (event as Begun).house_rules;
-/** The first reading, as a slip of the finger would have entered it. */
-const beyondItsGauge = (all: readonly RunEvent[]): object => {
+/** The first reading, with something else in it. */
+const readAs = (all: readonly RunEvent[], over: object): object => {
   const { type, step_id, role, purpose, reading, settled } = all.find(
     (event) => event.type === 'reading',
   )!;
-  const { confirmed: _, ...slip } = { ...reading, si: 9e6 };
-  return { type, step_id, role, purpose, settled, reading: slip };
+  return { type, step_id, role, purpose, settled, reading: { ...reading, ...over } };
 };
+/** The first reading, as a slip of the finger would have entered it. */
+const beyondItsGauge = (all: readonly RunEvent[]): object =>
+  readAs(all, { si: 9e6, entered: { text: '9', unit: 'MPa' }, confirmed: undefined });
 const runRow = async (server: TestServer, id = 'run-a') =>
   (await (await server.get(`/runs/${id}`)).json()) as {
     run: { status: string; refusal: string | null };
@@ -268,6 +270,26 @@ describe('the log of a run', () => {
     ['an undo of nothing', of({ type: 'undone', undoes: 'nobody' }), 'run.nothing_to_undo'],
     ['an undo of the beginning', of({ type: 'undone', undoes: start.id }), 'run.cannot_be_undone'],
     ['work that is resumed unpaused', of({ type: 'resumed' }), 'run.not_paused'],
+    ['a reading of another gauge', of(readAs(events, { gauge_id: 'g-99' })), 'run.other_gauge'],
+    [
+      'a reading that is not what was written beside it',
+      of(readAs(events, { entered: { text: '7', unit: 'bar' } })),
+      'run.not_as_written',
+    ],
+    [
+      'another gauge that the register never had',
+      of({ type: 'gauge_swapped', role: 'outlet', gauge: { ...gauges[1]!, id: 'g-99' } }),
+      'gauge.not_found',
+    ],
+    [
+      'another gauge, finer than the register’s',
+      of({
+        type: 'gauge_swapped',
+        role: 'outlet',
+        gauge: { ...gauges[1]!, accuracy_fraction: 1e-5 },
+      }),
+      'gauge.never_so',
+    ],
     [
       'a reading beyond its gauge that nobody confirmed',
       of(beyondItsGauge(events)),

@@ -27,6 +27,7 @@ import {
 } from '@/data/queries';
 import { shelf } from '@/data/store';
 import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
+import { GaugeSelect } from '@/gauge/gauge-select';
 import { HeightField, hungAt } from '@/gauge/height-field';
 import { NoticeCards } from '@/notice/notice-card';
 import { useBarred } from '@/people/use-licence';
@@ -34,17 +35,16 @@ import { usePreferences } from '@/settings/preferences';
 import { UnitsOfValve } from '@/settings/units-of-valve';
 import { useUnits } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
-import { Card } from '@/ui/card';
 import { Choice } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
-import { Muted, Strong, Words } from '@/ui/words';
+import { Muted, Strong } from '@/ui/words';
 import { OpenRunCard, useOpenRun } from '@/valve/open-run-card';
 import { aimWords } from '@/valve/aim-words';
 import { useVisits } from '@/valve/use-visits';
 import { twinFor, type Asked } from '@/practice/twin-for';
 import { plateTrouble } from '@/words/plate-trouble';
-import { eventTrouble, findingWords } from '@/words/trouble';
+import { eventTrouble } from '@/words/trouble';
 import { today } from '@/ui/local-day';
 
 /** Before a run: which gauges, which way, who. Everything has a good default. */
@@ -186,7 +186,7 @@ function StartForm({
       ) : null}
       {sides.map(({ side, judges }) => (
         <YStack key={side} gap="$2">
-          <GaugeChoice
+          <GaugeSelect
             label={families[valve.plate.family].gauges[side] ?? side}
             gauges={gauges.filter(
               ({ id }) => !sides.some((other) => other.side !== side && chosen[other.side] === id),
@@ -205,56 +205,6 @@ function StartForm({
         </YStack>
       ))}
     </Screen>
-  );
-}
-
-type GaugeChoiceProps = {
-  readonly label: string;
-  readonly gauges: readonly Gauge[];
-  readonly value: string;
-  readonly fitness: ((gauge: Gauge) => GaugeFitness) | undefined;
-  readonly onChange: (id: string) => void;
-};
-
-/** Gauges by how well they suit, the best first; what is wrong with the chosen one is said. */
-function GaugeChoice({ label, gauges, value, fitness, onChange }: GaugeChoiceProps) {
-  const units = useUnits();
-  const chosen = gauges.find(({ id }) => id === value);
-  const found = chosen && fitness?.(chosen);
-  const rank = { fits: 0, usable: 1, unfit: 2 } as const;
-  const sorted = fitness
-    ? [...gauges].sort((a, b) => rank[fitness(a).grade] - rank[fitness(b).grade])
-    : gauges;
-  const isUnfit = found?.grade === 'unfit';
-  return (
-    <>
-      <Choice
-        label={label}
-        value={value}
-        onChange={onChange}
-        options={sorted.map((gauge) => {
-          const grade = fitness?.(gauge).grade;
-          return {
-            value: gauge.id,
-            name: grade ? `${gauge.tag} ${grade}` : gauge.tag,
-            say: grade ? `${gauge.tag} · ${grade}` : gauge.tag,
-          };
-        })}
-      />
-      {found && found.findings.length > 0 ? (
-        <Card tone={isUnfit ? 'stop' : 'warn'}>
-          {found.findings.map((finding) => (
-            <Words
-              key={finding.code}
-              color={isUnfit ? '$onVermilionSoft' : '$onBrassSoft'}
-            >{`${findingWords(finding, units)}.`}</Words>
-          ))}
-          <Muted color={isUnfit ? '$onVermilionSoft' : '$onBrassSoft'}>
-            {isUnfit ? 'Take another gauge.' : 'It may be used; the sheet will say so.'}
-          </Muted>
-        </Card>
-      ) : null}
-    </>
   );
 }
 

@@ -1,7 +1,7 @@
-import { decimalsFor, fromSI, unitOf, type Mark, type Reading, type StepOf } from '@holvek/core';
+import { type Mark, type Reading, type StepOf } from '@holvek/core';
 import { useState } from 'react';
 import { useDesk } from '@/run/use-desk';
-import { useReading, type TypedValue } from '../parts/use-reading';
+import { readingOf, useReading, type TypedValue } from '../parts/use-reading';
 
 type Wanted = { readonly mark: Mark; readonly cycle: number };
 
@@ -20,9 +20,7 @@ export function useMark(step: StepOf<'capture'> | StepOf<'search'>) {
       ...(replaces ? { replaces } : {}),
     });
   const typed = (value: TypedValue): Reading => ({
-    ...value,
-    gauge_id: gauge?.id ?? 'none',
-    source: 'typed',
+    ...readingOf(value, gauge?.id ?? 'none'),
     confirmed: true,
   });
   return {
@@ -30,12 +28,9 @@ export function useMark(step: StepOf<'capture'> | StepOf<'search'>) {
     mark: (mark: Mark, cycle: number): void => {
       const what = { mark, cycle };
       if (!isLinked || !live || !gauge) return setWanted(what);
-      const decimals = decimalsFor(gauge.resolution_pa / unitOf(gauge.unit).factor);
-      const shown = fromSI(tapping.shows(live.value), gauge.unit);
-      const entered = { text: shown.toFixed(decimals), unit: gauge.unit };
       void record(what, {
         si: live.value,
-        entered,
+        entered: tapping.written(live.value),
         gauge_id: gauge.id,
         source: 'linked',
         confirmed: true,

@@ -1,14 +1,14 @@
 import { aimOfLight, flameOf, lightsView, promptOf, type StepOf } from '@holvek/core';
 import { useState } from 'react';
-import { useReading, type TypedValue } from '../parts/use-reading';
+import { readingOf, useReading, type TypedValue } from '../parts/use-reading';
 import { useTurn } from '../parts/use-turn';
 import { useDesk } from '@/run/use-desk';
 import { latest, useTrace } from '@/gauge-link/trace';
 
 /** The search for a flame's edges as far as it has come, and the ways to take it on. */
 export function useEdges(step: StepOf<'edges'>) {
-  const { run, add, trace, isLinked, units } = useDesk();
-  const { gauge, live, settling } = useReading(step);
+  const { run, add, trace, isLinked } = useDesk();
+  const { gauge, live, settling, tapping } = useReading(step);
   const seen = useTrace(trace);
   const turn = useTurn(step.id, step.adjuster);
   const [typedNow, setTypedNow] = useState<TypedValue>();
@@ -16,17 +16,12 @@ export function useEdges(step: StepOf<'edges'>) {
   const lastRead = run.readings.findLast(({ role }) => role === 'outlet')?.reading.si;
   const now = live?.value ?? typedNow?.si ?? lastRead;
   const value =
-    isLinked && live
-      ? {
-          si: live.value,
-          entered: { text: units.figure(live.value, gauge?.resolution_pa), unit: units.pressure },
-        }
-      : typedNow;
+    isLinked && live ? { si: live.value, entered: tapping.written(live.value) } : typedNow;
   /** Keeps what a try to light came to. */
   const light = (lit: boolean, weak: boolean) => {
     if (!gauge || !value) return;
     const source = isLinked ? ('linked' as const) : ('typed' as const);
-    const reading = { ...value, gauge_id: gauge.id, source };
+    const reading = readingOf(value, gauge.id, source);
     const how = weak ? { lit, weak } : { lit };
     void add({ type: 'light_tried', step_id: step.id, role: 'outlet', ...how, reading });
     setTypedNow(undefined);

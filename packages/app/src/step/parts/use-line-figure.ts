@@ -1,4 +1,4 @@
-import { decimalsFor, fromSI, unitOf, type Gauge, type GaugeRole } from '@holvek/core';
+import type { Gauge, GaugeRole } from '@holvek/core';
 import { latest, useTrace } from '@/gauge-link/trace';
 import { canBeRead } from '@/gauge-link/line-gauge';
 import { useLineState } from '@/gauge-link/use-lines';
@@ -25,9 +25,6 @@ export function useLineFigure(gauge: Gauge): LineFigure | undefined {
   if (!isOpen || !live) return undefined;
   const isSettled = state?.state === 'settled';
   const si = isSettled ? state.level : live.value;
-  const decimals = decimalsFor(gauge.resolution_pa / unitOf(gauge.unit).factor);
-  return {
-    text: `${fromSI(tapping.shows(si), gauge.unit).toFixed(decimals)} ${gauge.unit}`,
-    isSettled,
-  };
+  const { text, unit } = tapping.written(si);
+  return { text: `${text} ${unit}`, isSettled };
 }

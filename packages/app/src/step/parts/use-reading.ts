@@ -1,10 +1,7 @@
 import {
-  decimalsFor,
-  fromSI,
   judgeOf,
   roleOf,
   typedSettled,
-  unitOf,
   type GaugeRole,
   type Reading,
   type Step,
@@ -61,11 +58,8 @@ export function useReading(step: Step, of?: GaugeRole) {
   const takeLinked = async (over?: OverTime): Promise<boolean> => {
     if (!gauge || !live) return false;
     const si = state?.state === 'settled' ? roundTo(state.level, gauge.resolution_pa) : live.value;
-    const decimals = decimalsFor(gauge.resolution_pa / unitOf(gauge.unit).factor);
-    const shown = fromSI(tapping.shows(si), gauge.unit);
-    const entered = { text: shown.toFixed(decimals), unit: gauge.unit };
     return record(
-      { si, entered, gauge_id: gauge.id, source: 'linked' },
+      { si, entered: tapping.written(si), gauge_id: gauge.id, source: 'linked' },
       state?.state === 'settled',
       over,
     );
@@ -113,12 +107,11 @@ export function useReading(step: Step, of?: GaugeRole) {
   };
 }
 
-/** A figure of a hand-held gauge: what its line said, or what somebody read off it. */
-const readingOf = ({ si, entered, isOfLine }: TypedValue, gauge_id: string): Reading => ({
-  si,
-  entered,
-  gauge_id,
-  source: isOfLine ? 'linked' : 'typed',
-});
+/** A figure of a gauge: what a line said, or what somebody read off it. */
+export const readingOf = (
+  { si, entered, isOfLine }: TypedValue,
+  gauge_id: string,
+  source: Reading['source'] = 'typed',
+): Reading => ({ si, entered, gauge_id, source: isOfLine ? 'linked' : source });
 
 const roundTo = (value: number, step: number) => Math.round(value / step) * step;

@@ -1,9 +1,11 @@
 import {
+  asOnMeter,
   instrumentOf,
   instrumentRules,
   parsePressure,
   parseQuantity,
   signalAt,
+  toSI,
   type ParsedQuantity,
 } from '@holvek/core';
 import { useBarometer } from '@/settings/use-barometer';
@@ -34,9 +36,8 @@ export function usePoint(stepId: string) {
   ): Promise<boolean> => {
     const share = isSettled ? settling.level : live?.value;
     if (!typed && share === undefined) return Promise.resolve(false);
-    const value = typed ? typed.value : output(share!);
-    const unit = signalUnit(plate.output.kind, units);
-    const entered = typed?.entered ?? { text: signalFigure(plate.output.kind, value, units), unit };
+    const entered = typed?.entered ?? asOnMeter(plate.output.kind, output(share!));
+    const value = typed?.value ?? toSI(Number(entered.text), entered.unit);
     return add({
       type: 'cal_point',
       step_id: stepId,

@@ -16,7 +16,7 @@ import { LiveFigure } from '../parts/live-figure';
 import { StepFrame } from '../parts/step-frame';
 import { AmountSheet, PadSheet } from '../parts/step-sheets';
 import { NextButton, TurnButton } from '../parts/turn-button';
-import { useReading, type TypedValue } from '../parts/use-reading';
+import { readingOf, useReading, type TypedValue } from '../parts/use-reading';
 import { useTurn } from '../parts/use-turn';
 import { useDesk } from '@/run/use-desk';
 import { useKeys } from '@/shell/use-keys';
@@ -79,8 +79,8 @@ export function SweepStep({ step }: Props) {
 
 /** A sweep as far as it has come, and the ways to take it on. */
 function useSweep(step: StepOf<'sweep'>) {
-  const { run, add, isLinked, units, drive } = useDesk();
-  const { gauge, live, settling } = useReading(step, 'outlet');
+  const { run, add, isLinked, drive } = useDesk();
+  const { gauge, live, settling, tapping } = useReading(step, 'outlet');
   const turn = useTurn(step.id, step.adjuster);
   const [isTyping, setTyping] = useState(false);
   const view = sweepView(run);
@@ -93,15 +93,14 @@ function useSweep(step: StepOf<'sweep'>) {
   const take = (value: TypedValue, source: 'typed' | 'linked') => {
     setTyping(false);
     if (!gauge || gain === undefined) return;
-    const reading = { ...value, gauge_id: gauge.id, source };
+    const reading = readingOf(value, gauge.id, source);
     void add({ type: 'swept', step_id: step.id, gain, role: 'outlet', reading });
   };
   const isSettled = settling?.state === 'settled';
   const takeLinked = () => {
     if (!live) return;
     const si = isSettled ? settling.level : live.value;
-    const text = units.figure(si, gauge?.resolution_pa);
-    take({ si, entered: { text, unit: units.pressure } }, 'linked');
+    take({ si, entered: tapping.written(si) }, 'linked');
   };
   useKeys({
     r: () => isSettled && takeLinked(),

@@ -11,7 +11,7 @@ import { AmountSheet, PadSheet } from '../parts/step-sheets';
 import { useStepText } from '../parts/step-text';
 import { NextButton, TurnButton } from '../parts/turn-button';
 import { TurnCard } from '../parts/turn-card';
-import { useReading, type TypedValue } from '../parts/use-reading';
+import { readingOf, useReading, type TypedValue } from '../parts/use-reading';
 import { useTurn } from '../parts/use-turn';
 import { useDesk } from '@/run/use-desk';
 import { useTrace } from '@/gauge-link/trace';
@@ -85,8 +85,8 @@ export function SwitchingStep({ step }: { readonly step: StepOf<'switching'> }) 
 
 /** The cycles as far as they have come, and the ways to take them on. */
 function useSwitching(step: StepOf<'switching'>) {
-  const { run, add, trace, isLinked, units } = useDesk();
-  const { gauge, live } = useReading(step);
+  const { run, add, trace, isLinked } = useDesk();
+  const { gauge, live, tapping } = useReading(step);
   const seen = useTrace(trace);
   const [isTyping, setTyping] = useState(false);
   const view = switchView(run, step);
@@ -99,15 +99,14 @@ function useSwitching(step: StepOf<'switching'>) {
   const take = (value: TypedValue, source: 'typed' | 'linked') => {
     setTyping(false);
     if (!gauge) return;
-    const reading = { ...value, gauge_id: gauge.id, source };
+    const reading = readingOf(value, gauge.id, source);
     const place = { role: 'inlet', edge, cycle: Math.min(99, cycle) } as const;
     void add({ type: 'switched', step_id: step.id, ...place, reading });
   };
   const mark = () => {
     if (!isLinked) return setTyping(true);
     if (caught === undefined) return;
-    const text = units.figure(caught, gauge?.resolution_pa);
-    take({ si: caught, entered: { text, unit: units.pressure } }, 'linked');
+    take({ si: caught, entered: tapping.written(caught) }, 'linked');
   };
   useKeys({
     r: mark,

@@ -1,4 +1,4 @@
-import { fromSI, signalAt, type SignalRange } from '../../quantity';
+import { asOnMeter, signalAt, toSI, type SignalRange } from '../../quantity';
 import { confirm } from '../behaviour';
 import type { Hand } from '../hand';
 import type { StepOf } from '../shapes';
@@ -19,31 +19,25 @@ export function readPoint(hand: Hand, step: { readonly id: string }, asked: Aske
   addPoint(hand, step, asked, { range: output, value: signalAt(output, hand.scale()) });
 }
 
-/** A point with the value it was read at, in the kind of its range. */
+/** A point with the value it was read at, in the kind of its range: as far as it is printed, as from a meter. */
 export function addPoint(
   hand: Hand,
   step: { readonly id: string },
   { at, direction, pass }: Asked,
   { range, value }: { readonly range: SignalRange; readonly value: number },
 ): void {
-  const entered = printed(range, value);
+  const entered = asOnMeter(range.kind, value);
   hand.add({
     type: 'cal_point',
     step_id: step.id,
     at,
     direction,
     pass,
-    output: value,
+    output: toSI(Number(entered.text), entered.unit),
     entered,
     source: 'linked',
   });
 }
-
-const UNIT = { current: 'mA', voltage: 'V', pressure: 'kPa', fraction: '%' } as const;
-const printed = ({ kind }: SignalRange, value: number) => ({
-  text: fromSI(value, UNIT[kind]).toFixed(2),
-  unit: UNIT[kind],
-});
 
 /** All points of a table, up and down, each when the movement has come to rest. */
 export function takePoints(hand: Hand, step: StepOf<'points'>): boolean {

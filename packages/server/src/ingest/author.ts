@@ -41,10 +41,8 @@ export class Authors {
   ): Promise<Trouble | undefined> {
     const person = await this.authorOf(event);
     if (!person) return { code: 'entry.not_yours', detail: { author: event.author } };
-    if (event.type === 'signed' && event.name !== person.name)
-      return { code: 'entry.other_name', detail: { name: event.name } };
-    if (event.type === 'signed' && !(await this.isByKnownKey(event, person)))
-      return { code: 'entry.other_key' };
+    const wrong = event.type === 'signed' ? await this.signatureTrouble(event, person) : undefined;
+    if (wrong) return wrong;
     const start = event.type === 'started' ? event : started;
     const work = event.type === 'signed' ? 'sign' : 'work';
     const action = start && isPractice(start) ? 'practise' : work;
@@ -56,6 +54,15 @@ export class Authors {
     return start && isAsked && !isPractice(start)
       ? this.unlicensed(person, start, event)
       : undefined;
+  }
+
+  private async signatureTrouble(
+    event: EventOf<'signed'>,
+    person: Person,
+  ): Promise<Trouble | undefined> {
+    if (event.name !== person.name)
+      return { code: 'entry.other_name', detail: { name: event.name } };
+    return (await this.isByKnownKey(event, person)) ? undefined : { code: 'entry.other_key' };
   }
 
   /** Whether somebody of this name is of the house, and may do this there. */

@@ -54,7 +54,11 @@ export function RegisterFiles({
           Read a CSV
         </BigButton>
       </Allowed>
-      <Muted>Points or commas for decimals, commas or semicolons between columns.</Muted>
+      <Muted>
+        A row a valve, a column for each fact of its plate, the unit in its header. Points or commas
+        for decimals, commas or semicolons between columns. What has no column stays as it is; an
+        empty cell takes away what need not be said.
+      </Muted>
       {trouble ? (
         <Words color="$vermilion" role="alert">
           {trouble}
@@ -77,6 +81,17 @@ export function RegisterFiles({
 }
 
 const isIdle = ({ fresh, changed }: Imported): boolean => fresh.length + changed.length === 0;
+
+const words: Readonly<Record<string, string>> = {
+  'register.no_number': 'no number in its unit',
+  'register.no_choice': 'none of what it may be',
+  'register.missing': 'missing',
+  'register.tag_twice': 'the tag stands in the file twice',
+  'register.tag_taken': 'another valve has this tag',
+  'register.out_of_range': 'past what a plate can say',
+  'register.other_unit': 'its column is in a unit of something else',
+};
+const codeWords = (code: string): string => words[code] ?? code.replaceAll(/[._]/gu, ' ');
 
 /** Issues that are shown; the rest are counted. */
 const MOST_SHOWN = 12;
@@ -103,7 +118,7 @@ function WhatItDoes({ imported: { kept, fresh, changed, issues }, isTaken }: Rea
         <Words
           key={`${line}-${column}-${code}`}
           color="$vermilion"
-        >{`Line ${line}, ${column}: ${code.replaceAll('_', ' ')}`}</Words>
+        >{`Line ${line}, ${column}: ${codeWords(code)}`}</Words>
       ))}
       {issues.length > MOST_SHOWN ? (
         <Words color="$vermilion">{`and ${issues.length - MOST_SHOWN} more`}</Words>

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { unwrap } from '../result';
 import { freezeSheet, hashOf } from '../sheet';
-import { plate, rehearsed, target } from '../testing/samples';
+import { rehearsed } from '../testing/samples';
 import { csvNumber, readCsv, writeCsv } from './csv-table';
 import { formatGaugeLine, parseGaugeLine } from './gauge-line';
 import {
@@ -13,21 +13,9 @@ import {
   sheetFileSchema,
 } from './json-files';
 import { readingRowsOf, readReadingsCsv, writeReadingsCsv } from './readings-csv';
-import { overKnown, readRegisterCsv, writeRegisterCsv } from './register-csv';
-import type { Valve } from './valve-record';
 
-const valve = (tag: string, over: Partial<Valve> = {}): Valve => ({
-  id: tag.toLowerCase(),
-  tag,
-  name: 'Gully line',
-  place: 'Gully; chamber "2"',
-  plate,
-  target,
-  ...over,
-});
 const { events, run } = rehearsed({ seed: 3 });
 const body = unwrap(freezeSheet(run, null));
-const newId = () => 'new-id';
 
 describe('gauge lines', () => {
   test('what a gauge sends is read as what it showed', () => {
@@ -87,87 +75,6 @@ describe('tables', () => {
   test('a cell that a spreadsheet would run is kept as text', () => {
     expect(writeCsv(['a'], [['=1+1']])).toContain("'=1+1");
     expect(writeCsv(['a'], [['-5']])).toBe('a\n-5\n');
-  });
-});
-
-describe('the register as CSV', () => {
-  test('goes out and comes back the same', () => {
-    const valves = [
-      valve('PRV-1'),
-      valve('PRV-2', {
-        plate: {
-          ...plate,
-          fitted_spring: 'red',
-          factory_set_point_pa: 4e5,
-          accessories: ['strainer', 'speed control'],
-        },
-      }),
-    ];
-    const { valves: back, issues } = unwrap(readRegisterCsv(writeRegisterCsv(valves), newId));
-    expect(issues).toEqual([]);
-    expect(back.map(({ tag }) => tag)).toEqual(['PRV-1', 'PRV-2']);
-    expect(back[1]!.plate.fitted_spring).toBe('red');
-    expect(back[1]!.plate.accessories).toEqual(['strainer', 'speed control']);
-    const sorted = (each: Valve) => [...each.plate.springs].sort((a, b) => a.from_pa - b.from_pa);
-    expect(sorted(back[0]!)).toEqual(plate.springs);
-    expect({ ...back[0], plate: undefined }).toEqual({ ...valves[0], plate: undefined });
-  });
-
-  test('semicolons and decimal commas are read', () => {
-    const text = `\uFEFF${writeRegisterCsv([valve('PRV-1', { place: 'Gully' })])
-      .replaceAll(',', ';')
-      .replaceAll('520000', '520000,5')}`;
-    expect(unwrap(readRegisterCsv(text, newId)).valves[0]?.target.set_point_pa).toBe(520_000.5);
-  });
-
-  test('wrong rows are named by line and column, good ones kept', () => {
-    const [head, ...rows] = writeRegisterCsv([valve('PRV-1'), valve('PRV-2')])
-      .trim()
-      .split('\n');
-    const broken = rows.map((row) => (row.includes('PRV-2') ? row.replace(',80,', ',huge,') : row));
-    const { valves, issues } = unwrap(readRegisterCsv([head, ...broken].join('\n'), newId));
-    expect(valves.map(({ tag }) => tag)).toEqual(['PRV-1']);
-    expect(issues[0]).toMatchObject({ line: 5, column: 'size_dn' });
-  });
-
-  test('a valve with one wrong row among its rows is left out whole', () => {
-    const [head, ...rows] = writeRegisterCsv([valve('PRV-1'), valve('PRV-2')])
-      .trim()
-      .split('\n');
-    const last = rows.length - 1;
-    const broken = rows.map((row, i) => (i === last ? row.replace(',80,', ',huge,') : row));
-    const { valves, issues } = unwrap(readRegisterCsv([head, ...broken].join('\n'), newId));
-    expect(valves.map(({ tag }) => tag)).toEqual(['PRV-1']);
-    expect(issues).toMatchObject([{ line: last + 2, column: 'size_dn' }]);
-  });
-
-  test('rows of one valve that contradict one another are named, and it is left out', () => {
-    const [head, first, second, ...rest] = writeRegisterCsv([valve('PRV-1')])
-      .trim()
-      .split('\n');
-    const text = [head, first, second!.replace(',80,', ',100,'), ...rest].join('\n');
-    const { valves, issues } = unwrap(readRegisterCsv(text, newId));
-    expect(valves).toEqual([]);
-    expect(issues).toEqual([{ line: 3, column: 'tag', code: 'rows_contradict' }]);
-  });
-
-  test('what a file does not speak of stays, and springs keep their order', () => {
-    const known = valve('PRV-1', {
-      id: 'its-own',
-      about: { serial: 'S-1' },
-      duty: 'fire',
-      target: { ...target, sum: { need_pa: 300_000, rise_m: 4 } },
-      plate: { ...plate, fitted_spring: plate.springs.at(-1)!.colour },
-    });
-    const read = unwrap(readRegisterCsv(writeRegisterCsv([known]), newId)).valves[0]!;
-    expect(read.plate.springs).not.toEqual(known.plate.springs);
-    expect(overKnown(known, { ...read, id: 'another' })).toEqual(known);
-    expect(overKnown(undefined, read)).toBe(read);
-  });
-
-  test('a row without an id is given one', () => {
-    const text = writeRegisterCsv([valve('PRV-1')]).replaceAll('prv-1,', ',');
-    expect(unwrap(readRegisterCsv(text, newId)).valves[0]?.id).toBe('new-id');
   });
 });
 

@@ -4,7 +4,6 @@ export * from './repair';
 export * from './notice';
 export * from './csv-table';
 export * from './valve-record';
-export * from './register-csv';
 export * from './readings-csv';
 export * from './json-files';
 export * from './check-file';

@@ -3,7 +3,6 @@ import { unwrap } from '../result';
 import { freezeSheet, sheetBodySchema } from '../sheet';
 import { familySamples, familyStarted, rehearsedFamily } from '../testing/family-samples';
 import type { Target } from '../valve';
-import { readRegisterCsv, writeRegisterCsv } from './register-csv';
 import { startDraft, valveAfter } from './start-run';
 import { valveSchema, type Valve } from './valve-record';
 
@@ -37,32 +36,6 @@ const valveOf = (name: (typeof names)[number]): Valve => {
 };
 
 describe('what is set by a signal, a band or a flame, in and out', () => {
-  test('the register as CSV gives every one back as it was', () => {
-    const valves = names.map(valveOf);
-    const read = unwrap(readRegisterCsv(writeRegisterCsv(valves), () => 'new'));
-    expect(read.issues).toEqual([]);
-    expect(read.valves).toEqual(valves);
-  });
-
-  test('an instrument takes one row, with its springs left empty', () => {
-    const lines = writeRegisterCsv([valveOf('positioner')])
-      .trim()
-      .split('\n');
-    expect(lines).toHaveLength(2);
-    expect(lines[1]).toContain('positioner');
-  });
-
-  test('a row whose signal has been spoilt is named, and the others are kept', () => {
-    const csv = writeRegisterCsv(names.map(valveOf)).replace(
-      '""kind"":""current""',
-      '""kind"":""steam""',
-    );
-    const read = unwrap(readRegisterCsv(csv, () => 'new'));
-    expect(read.valves.map(({ id }) => id)).not.toContain('positioner');
-    expect(read.valves).toHaveLength(names.length - 1);
-    expect(read.issues.length).toBeGreaterThan(0);
-  });
-
   test('a run begins from the register with all that it depends on', () => {
     for (const name of names) {
       const draft = startDraft(valveOf(name), {

@@ -5,3 +5,4 @@ export * from './tags';
 export * from './unit-of';
 export * from './valve-draft';
 export * from './valve-facts';
+export * from './valves-csv';

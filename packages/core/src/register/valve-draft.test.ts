@@ -1,6 +1,7 @@
 import type { Valve } from '../exchange';
 import { familyNames } from '../family';
 import { familySamples, type SampleName } from '../testing/family-samples';
+import { roundedValve as rounded } from '../testing/rounded';
 import { plate, target } from '../testing/samples';
 import { completed, draftLike, draftOf, newDraft, readDraft, type ValveDraft } from './valve-draft';
 import { factGroups } from './valve-facts';
@@ -212,13 +213,3 @@ describe('what a valve has', () => {
  * Figures to seven digits: what was typed in psi comes back as near as psi was written. The order of a chart is
  * that in which it was typed.
  */
-const rounded = (value: unknown): unknown =>
-  JSON.parse(
-    JSON.stringify(value, (key, each: unknown) =>
-      typeof each === 'number'
-        ? Number(each.toPrecision(7))
-        : key === 'springs'
-          ? (each as { colour: string }[]).toSorted((a, b) => a.colour.localeCompare(b.colour))
-          : each,
-    ),
-  );

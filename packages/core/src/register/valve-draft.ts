@@ -134,7 +134,9 @@ function readSignal(fact: PlateFact, texts: ValveDraft['texts']): Result<unknown
   const paths = signalPaths(fact.path);
   const [low = '', high = ''] = [texts[paths.low], texts[paths.high]];
   if (fact.optional && low.trim() === '' && high.trim() === '') return ok(undefined);
-  const unit = (texts[paths.unit] || 'mA') as keyof typeof signalUnits;
+  const unit = texts[paths.unit] || 'mA';
+  if (!isSignalUnit(unit))
+    return { ok: false, error: [{ path: paths.unit, error: { code: 'register.no_choice' } }] };
   const ends = { low: readSignalEnd(low, unit), high: readSignalEnd(high, unit) };
   if (ends.low.ok && ends.high.ok)
     return ok({ kind: signalUnits[unit], low: ends.low.value, high: ends.high.value });
@@ -144,6 +146,9 @@ function readSignal(fact: PlateFact, texts: ValveDraft['texts']): Result<unknown
   });
   return { ok: false, error };
 }
+
+const isSignalUnit = (unit: string): unit is keyof typeof signalUnits =>
+  Object.hasOwn(signalUnits, unit);
 
 /** What a plate has that nobody types: the family, the spring that is in, and what stands only here. */
 function finished(

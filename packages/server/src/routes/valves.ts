@@ -2,16 +2,19 @@ import { z } from '@hono/zod-openapi';
 import {
   checkPlate,
   digestOf,
+  barometricPressure,
   dutyOf,
   importedSchema,
-  overKnown,
-  readRegisterCsv,
+  readValvesCsv,
+  STANDARD_ATMOSPHERE,
   sheetSchema,
+  siteSchema,
   valveSchema,
   type HouseAction,
-  writeRegisterCsv,
+  writeValvesCsv,
   type Imported,
   type Valve,
+  type Writing,
 } from '@holvek/core';
 import type { Store } from '../db/open';
 import { Problem } from '../http/problem';
@@ -31,7 +34,7 @@ export function valveRoutes(store: Store) {
   };
   const router = newRouter();
   router.get('/valves.csv', async (c) =>
-    c.body(writeRegisterCsv(await valves.all()), 200, {
+    c.body(writeValvesCsv(await valves.all(), await writingOf(store)), 200, {
       'content-type': 'text/csv; charset=utf-8',
       'content-disposition': 'attachment; filename="valves.csv"',
     }),
@@ -52,7 +55,7 @@ export function valveRoutes(store: Store) {
       ),
       async (c) => {
         const { csv, preview } = c.req.valid('json');
-        const { merged, imported } = readIn(csv, await valves.all());
+        const { merged, imported } = readIn(csv, await valves.all(), await writingOf(store));
         if (!preview) await valves.putAll(merged, changeOf(c));
         return c.json(imported, 200);
       },
@@ -105,32 +108,33 @@ function actionsIn(before: Valve, after: Valve): readonly HouseAction[] {
   ];
 }
 
+/** Units of a file where its headers name none, and the air where the house stands. */
+async function writingOf({ tables }: Store): Promise<Writing> {
+  const site = await tables.sites.findOne({ raw: true });
+  const { altitude_m: altitude } = site ? siteSchema.parse(JSON.parse(site.body)) : seaLevel;
+  const barometer = barometricPressure(altitude);
+  return { unit: 'kPa', barometer: barometer.ok ? barometer.value : STANDARD_ATMOSPHERE };
+}
+const seaLevel = { altitude_m: 0 };
+
 /** Valves of a file over what the register has, and what that would change. */
 function readIn(
   csv: string,
   register: readonly Valve[],
+  writing: Writing,
 ): { readonly merged: readonly Valve[]; readonly imported: Imported } {
-  const read = readRegisterCsv(csv, () => crypto.randomUUID());
+  const newId = () => crypto.randomUUID();
+  const read = readValvesCsv(csv, { register, writing, newId });
   if (!read.ok) throw new Problem(422, read.error.code, read.error);
-  const { valves, lines } = read.value;
-  const issues = [...read.value.issues];
-  const known = new Map(register.map((valve) => [valve.tag, valve]));
-  const merged = valves.flatMap((valve) => {
-    const bad = checkPlate(valve.plate, valve).find(({ stops }) => stops);
-    if (!bad) return [overKnown(known.get(valve.tag), valve)];
-    issues.push({ line: lines.get(valve.tag) ?? 0, column: valve.tag, code: bad.code });
-    return [];
-  });
-  const isChanged = (valve: Valve) => {
-    const before = known.get(valve.tag);
-    return before !== undefined && digestOf(before) !== digestOf(valve);
-  };
-  const tagsOf = (some: readonly Valve[]) => some.map(({ tag }) => tag);
+  const { valves, issues } = read.value;
+  const tagsOf = (some: typeof valves) => some.map(({ valve }) => valve.tag);
+  const isChanged = ({ valve, before }: (typeof valves)[number]) =>
+    before !== undefined && digestOf(before) !== digestOf(valve);
   const imported = {
-    kept: tagsOf(merged),
-    fresh: tagsOf(merged.filter(({ tag }) => !known.has(tag))),
-    changed: tagsOf(merged.filter(isChanged)),
-    issues,
+    kept: tagsOf(valves),
+    fresh: tagsOf(valves.filter(({ before }) => before === undefined)),
+    changed: tagsOf(valves.filter(isChanged)),
+    issues: [...issues],
   };
-  return { merged, imported };
+  return { merged: valves.map(({ valve }) => valve), imported };
 }

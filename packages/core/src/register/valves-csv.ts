@@ -1,0 +1,213 @@
+import { readCsv, writeCsv, type CsvIssue, type CsvRowIssue, type Valve } from '../exchange';
+import { familyNames, type Family } from '../family';
+import { plainCharacters, readNumber, unitAndReference } from '../quantity';
+import { err, ok, type Result } from '../result';
+import { MAIN, type PlateFact } from '../valve';
+import type { Writing } from './fact-text';
+import { columnsOf, headerOf, merged, readHeader, type ValveColumn } from './valve-columns';
+import { draftOf, readDraft, type DraftIssue, type ValveDraft } from './valve-draft';
+import {
+  adjusterPath,
+  factGroups,
+  furtherOf,
+  mayLack,
+  shapeOf,
+  type ValveShape,
+} from './valve-facts';
+
+const factsOf = (shape: ValveShape): readonly PlateFact[] =>
+  factGroups(shape).flatMap(({ facts }) => facts);
+const columnsFor = (shape: ValveShape, writing: Pick<Writing, 'unit'>): readonly ValveColumn[] =>
+  factsOf(shape).flatMap((fact) => columnsOf(fact, writing));
+
+/**
+ * The register as CSV: a row a valve, a column for every fact that a plate of these families can say, each in the
+ * unit that its header names. The spring that is in stands first.
+ */
+export function writeValvesCsv(valves: readonly Valve[], writing: Writing): string {
+  const rows = valves.map((valve) => {
+    const { shape, texts } = draftOf(valve, writing);
+    const cells = columnsFor(shape, writing).map(
+      (column) => [headerOf(column), texts[column.path] ?? ''] as const,
+    );
+    return { valve, cells: new Map(cells) };
+  });
+  const columns = merged(rows.map(({ cells }) => [...cells.keys()]));
+  return writeCsv(
+    ['id', 'family', ...columns],
+    rows.map(({ valve, cells }) => [
+      valve.id,
+      valve.plate.family,
+      ...columns.map((column) => cells.get(column) ?? ''),
+    ]),
+  );
+}
+
+export type ReadValve = {
+  readonly line: number;
+  readonly valve: Valve;
+  /** The register's, where it has this one. */
+  readonly before: Valve | undefined;
+};
+export type ValvesCsv = {
+  readonly valves: readonly ReadValve[];
+  /** By line and column; a valve with any is left out whole. */
+  readonly issues: readonly CsvRowIssue[];
+};
+export type ValvesCsvOptions = {
+  readonly register: readonly Valve[];
+  readonly writing: Writing;
+  /** Gives an id to a row that has none. */
+  readonly newId: () => string;
+};
+
+/**
+ * Valves from CSV over what the register has of them, known by tag, else by id. What a file has no column for stays
+ * as it is, and so do the last digits of figures that it says alike.
+ *
+ * @errors  csv.no_rows · csv.missing_columns
+ */
+export function readValvesCsv(
+  text: string,
+  options: ValvesCsvOptions,
+): Result<ValvesCsv, CsvIssue> {
+  const table = readCsv(text, ['tag', 'family']);
+  if (!table.ok) return err(table.error);
+  const valves: ReadValve[] = [];
+  const issues: CsvRowIssue[] = [];
+  const tags = new Set<string>();
+  for (const { line, cells } of table.value.rows) {
+    const tag = cells['tag']!;
+    const read = tags.has(tag) ? twice : readRow(cells, options);
+    tags.add(tag);
+    if ('valve' in read) valves.push({ line, ...read });
+    else issues.push(...read.map((issue) => ({ line, ...issue })));
+  }
+  return ok({ valves, issues });
+}
+
+type RowIssue = Omit<CsvRowIssue, 'line'>;
+const twice: readonly RowIssue[] = [{ column: 'tag', code: 'register.tag_twice' }];
+
+type Cells = Readonly<Record<string, string>>;
+type Cell = { readonly text: string; readonly unit: string | undefined };
+
+function readRow(
+  cells: Cells,
+  { register, writing, newId }: ValvesCsvOptions,
+): Omit<ReadValve, 'line'> | readonly RowIssue[] {
+  const family = familyNames.find((each) => each === cells['family']);
+  if (!family) return [{ column: 'family', code: 'register.no_choice' }];
+  const before = knownOf(cells, register);
+  const old = before?.plate.family === family ? before : undefined;
+  const byName = cellsByName(cells);
+  const shape = shapeOfRow(family, byName, before, writing);
+  const columns = columnsFor(shape, writing);
+  const issues = otherUnits(columns, byName);
+  if (issues.length > 0) return issues;
+  const texts = textsOfRow(columns, byName, old && draftOf(old, writing).texts);
+  const id = before?.id ?? (cells['id'] || newId());
+  const read = readDraft({ shape, texts }, { id, writing, others: register, before: old });
+  if (!read.valve) return read.issues.map((issue) => rowIssue(issue, columns));
+  const stops = read.plate.find((issue) => issue.stops);
+  return stops ? [{ column: read.valve.tag, code: stops.code }] : { valve: read.valve, before };
+}
+
+const cellsByName = (cells: Cells): ReadonlyMap<string, Cell> =>
+  new Map(
+    Object.entries(cells).map(([header, text]) => {
+      const { name, unit } = readHeader(header);
+      return [name, { text, unit }];
+    }),
+  );
+
+/** Columns whose header names a unit that their fact has not. */
+const otherUnits = (
+  columns: readonly ValveColumn[],
+  byName: ReadonlyMap<string, Cell>,
+): readonly RowIssue[] =>
+  columns.flatMap((column) => {
+    const cell = byName.get(column.name.toLowerCase());
+    return cell && cellText(cell, column) === undefined
+      ? [{ column: column.name, code: 'register.other_unit' }]
+      : [];
+  });
+
+/** A text for every field: what the row says, else what the register has. */
+const textsOfRow = (
+  columns: readonly ValveColumn[],
+  byName: ReadonlyMap<string, Cell>,
+  written: ValveDraft['texts'] = {},
+): ValveDraft['texts'] =>
+  Object.fromEntries(
+    columns.map((column) => {
+      const cell = byName.get(column.name.toLowerCase());
+      const said = cell && cellText(cell, column);
+      return [column.path, said ?? written[column.path] ?? ''];
+    }),
+  );
+
+function knownOf({ tag, id }: Cells, register: readonly Valve[]): Valve | undefined {
+  return (
+    register.find((valve) => valve.tag === tag) ??
+    (id ? register.find((valve) => valve.id === id) : undefined)
+  );
+}
+
+/**
+ * What a row has beside its family: further adjusters and springs of which it says anything, and those of the
+ * register for which the file has no column.
+ */
+function shapeOfRow(
+  family: Family,
+  byName: ReadonlyMap<string, Cell>,
+  before: Valve | undefined,
+  writing: Writing,
+): ValveShape {
+  const at = (shape: ValveShape, path: string, isFit: (cell: Cell | undefined) => boolean) =>
+    columnsFor(shape, writing).some(
+      (column) => column.path.startsWith(path) && isFit(byName.get(column.name.toLowerCase())),
+    );
+  const isThere = (shape: ValveShape, path: string, isKnown: boolean) =>
+    at(shape, path, (cell) => cell !== undefined && cell.text !== '') ||
+    (isKnown && !at(shape, path, (cell) => cell !== undefined));
+  const known = before?.plate.family === family ? shapeOf(before.plate) : undefined;
+  const all = furtherOf(family).map(({ id }) => id);
+  const whole = { family, further: all, springs: {} };
+  const further = all.filter(
+    (id) =>
+      !mayLack(family, id) ||
+      isThere(whole, `${adjusterPath(id)}.`, known?.further.includes(id) ?? false),
+  );
+  const springsOf = (id: string): number => {
+    const shape = { family, further, springs: { [id]: MOST_SPRINGS } };
+    const counts = Array.from({ length: MOST_SPRINGS }, (_, i) => MOST_SPRINGS - i);
+    const last = counts.find((count) =>
+      isThere(
+        shape,
+        `${adjusterPath(id)}.springs.${count - 1}.`,
+        (known?.springs[id] ?? 0) >= count,
+      ),
+    );
+    return last ?? 1;
+  };
+  const springs = Object.fromEntries([MAIN, ...further].map((id) => [id, springsOf(id)]));
+  return { family, further, springs };
+}
+
+const MOST_SPRINGS = 20;
+
+/** A cell as it would be typed into its field; undefined where its column is in a unit that the fact has not. */
+function cellText({ text, unit }: Cell, column: ValveColumn): string | undefined {
+  if (unit === undefined || column.unit === undefined || text === '') return text;
+  if (unit === column.unit.toLowerCase()) return text;
+  if (unitAndReference(unit) === undefined || unitAndReference(column.unit) === undefined)
+    return undefined;
+  const number = readNumber(plainCharacters(text));
+  return typeof number !== 'string' && number.rest === '' ? `${text} ${unit}` : text;
+}
+
+function rowIssue({ path, error }: DraftIssue, columns: readonly ValveColumn[]): RowIssue {
+  const column = columns.find((each) => each.path === path)?.name ?? path;
+  return { column, code: error.code };
+}

@@ -179,6 +179,36 @@ test('the register goes out as CSV and comes back, wrong rows named', async ({ p
   expect(await count()).toBe(1);
 });
 
+test('gauges come from a CSV without a network: what is wrong is named, what is right is kept', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/gauges');
+  await expect(page.getByRole('button', { name: 'Change G-12' })).toBeVisible();
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'gauges as a file' }).click();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Read a CSV' }).click();
+  const head =
+    'tag;unit;range_low;range_high;resolution;accuracy_percent;calibrated_on;calibration_due_on;corrections';
+  const row = (tag: string, high: string) =>
+    `${tag};bar;0;${high};0,01;0,25;2026-06-01;2099-06-01;0: 0 | 10: -0,02`;
+  const buffer = Buffer.from([head, row('G-90', '16'), row('G-91', 'sixteen')].join('\n'));
+  await (await chooser).setFiles({ name: 'gauges.csv', mimeType: 'text/csv', buffer });
+  const tells = page.getByTestId('what-it-does');
+  await expect(tells).toContainText('1 gauge read, none taken yet');
+  await expect(tells).toContainText('New, 1: G-90');
+  await expect(tells).toContainText('Line 3, range_high: missing, or not what a gauge can say');
+  await page.getByRole('button', { name: 'Take them' }).click();
+  await expect(tells).toContainText('1 gauge kept');
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Change G-90' })).toContainText('corrected');
+  await context.setOffline(false);
+  await expect
+    .poll(async () => (await (await page.request.get('/api/gauges')).text()).includes('G-90'))
+    .toBe(true);
+});
+
 test('the app can be installed: a manifest, and every picture that it names', async ({
   page,
   request,

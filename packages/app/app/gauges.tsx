@@ -2,12 +2,13 @@ import { families, gaugeFitness, openFailure, type Gauge, type Plate } from '@ho
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useValves } from '@/data/queries';
+import { GaugeFiles } from '@/gauge/gauge-files';
 import { GaugeSheet } from '@/gauge/gauge-sheet';
 import { useUnits, type Units } from '@/settings/use-units';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { Card, Pill } from '@/ui/card';
-import { BigButton, Press } from '@/ui/press';
+import { BigButton, Press, WordButton } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
 import { Heading, Muted, Words } from '@/ui/words';
 import { today } from '@/ui/local-day';
@@ -16,6 +17,7 @@ import { today } from '@/ui/local-day';
 export default function GaugesScreen() {
   const gauges = useGauges();
   const [edited, setEdited] = useState<Gauge | 'new'>();
+  const [isFile, setFile] = useState(false);
   return (
     <Screen
       title="Gauges"
@@ -41,6 +43,8 @@ export default function GaugesScreen() {
       {gauges.data?.map((gauge) => (
         <GaugeCard key={gauge.id} gauge={gauge} onEdit={() => setEdited(gauge)} />
       ))}
+      <WordButton onPress={() => setFile(true)}>gauges as a file</WordButton>
+      <GaugeFiles gauges={gauges.data ?? []} isOpen={isFile} onClose={() => setFile(false)} />
       <GaugeSheet gauge={edited} onClose={() => setEdited(undefined)} />
     </Screen>
   );

@@ -4,10 +4,10 @@ import { api, Refusal } from '@/data/api';
 import { useImportValves } from '@/data/queries';
 import { Allowed } from '@/people/allowed';
 import { BottomSheet } from '@/ui/bottom-sheet';
-import { Card } from '@/ui/card';
 import { pickText } from '@/ui/files';
 import { BigButton, WordButton } from '@/ui/press';
-import { Muted, Strong, Words } from '@/ui/words';
+import { isIdle, WhatItDoes } from './what-it-does';
+import { Muted, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
 
 /** A file that was read: what it would do to the register, or has done. */
@@ -64,7 +64,7 @@ export function RegisterFiles({
           {trouble}
         </Words>
       ) : null}
-      {read ? <WhatItDoes {...read} /> : null}
+      {read ? <WhatItDoes {...read} what="valves" /> : null}
       {read && !read.isTaken ? (
         <>
           <BigButton
@@ -77,52 +77,5 @@ export function RegisterFiles({
         </>
       ) : null}
     </BottomSheet>
-  );
-}
-
-const isIdle = ({ fresh, changed }: Imported): boolean => fresh.length + changed.length === 0;
-
-const words: Readonly<Record<string, string>> = {
-  'register.no_number': 'no number in its unit',
-  'register.no_choice': 'none of what it may be',
-  'register.missing': 'missing',
-  'register.tag_twice': 'the tag stands in the file twice',
-  'register.tag_taken': 'another valve has this tag',
-  'register.out_of_range': 'past what a plate can say',
-  'register.other_unit': 'its column is in a unit of something else',
-};
-const codeWords = (code: string): string => words[code] ?? code.replaceAll(/[._]/gu, ' ');
-
-/** Issues that are shown; the rest are counted. */
-const MOST_SHOWN = 12;
-
-/** Valve by valve what is new and what changes, and row by row what is wrong. */
-function WhatItDoes({ imported: { kept, fresh, changed, issues }, isTaken }: Read) {
-  const same = kept.length - fresh.length - changed.length;
-  const lines = [
-    ['New', fresh],
-    ['Changed', changed],
-  ] as const;
-  return (
-    <Card testID="what-it-does" role="status">
-      <Strong>
-        {isTaken ? `${kept.length} valves kept` : `${kept.length} valves read, none taken yet`}
-      </Strong>
-      {lines.map(([say, tags]) =>
-        tags.length > 0 ? (
-          <Words key={say}>{`${say}, ${tags.length}: ${tags.join(', ')}`}</Words>
-        ) : null,
-      )}
-      {same > 0 ? <Muted>{`${same} stand in the register just so`}</Muted> : null}
-      {issues.slice(0, MOST_SHOWN).map(({ line, column, code }) => (
-        <Words
-          key={`${line}-${column}-${code}`}
-          color="$vermilion"
-        >{`Line ${line}, ${column}: ${codeWords(code)}`}</Words>
-      ))}
-      {issues.length > MOST_SHOWN ? (
-        <Words color="$vermilion">{`and ${issues.length - MOST_SHOWN} more`}</Words>
-      ) : null}
-    </Card>
   );
 }

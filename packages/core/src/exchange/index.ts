@@ -4,6 +4,7 @@ export * from './repair';
 export * from './notice';
 export * from './csv-table';
 export * from './valve-record';
+export * from './gauges-csv';
 export * from './readings-csv';
 export * from './json-files';
 export * from './check-file';

@@ -141,3 +141,49 @@ describe('a world that is worse than the plate says', () => {
     expect(nextMove(coarse, 496_000, aim).kind).toBe('back_off');
   });
 });
+
+describe('a version of the model', () => {
+  const told = (over: Partial<RatePrior>) =>
+    coachModels[2]
+      .ratesOf({ ...prior, ...over })
+      .map(({ rate, sd, weight }) => [
+        Number((rate / prior.rate).toPrecision(6)),
+        Number((sd / rate).toPrecision(6)),
+        weight,
+      ]);
+
+  test('stays as it is: runs that were begun with it are thought through by it for ever', () => {
+    const { ratesOf: _, ...one } = coachModels[1];
+    const { ratesOf: _two, ...two } = coachModels[2];
+    expect(one).toEqual({
+      backlashes: [0, 0.04, 0.08, 0.12, 0.16, 0.2, 0.25, 0.3, 0.4],
+      hands: [{ sd: 0.04, weight: 1 }],
+      noise: { wander: 0.07, slip: 0, wildShare: 0, wildSd: 0 },
+    });
+    expect(two).toEqual({
+      backlashes: [0, 0.06, 0.12, 0.19, 0.28, 0.4],
+      hands: [
+        { sd: 0.04, weight: 0.8 },
+        { sd: 0.09, weight: 0.2 },
+      ],
+      noise: { wander: 0.1, slip: 0.005, wildShare: 0.02, wildSd: 0.12 },
+    });
+    expect(coachModels[1].ratesOf(prior)).toEqual([{ rate: 180_000, sd: 45_000, weight: 1 }]);
+    expect([told({}), told({ from: 'family' })]).toMatchSnapshot();
+    expect(told({ from: 'sheets', sdFraction: 0.1 })).toEqual([
+      [1, 0.1, 0.99],
+      [0.6, 0.2, 0.005],
+      [1.6, 0.2, 0.005],
+    ]);
+    expect(told({ from: 'fleet', sdFraction: 0.1 })).toEqual([
+      [1, 0.1, 0.96],
+      [0.62, 0.2, 0.02],
+      [1.6, 0.2, 0.02],
+    ]);
+  });
+
+  test('weighs whole: the shares of all that it thinks possible come to one', () => {
+    for (const from of ['spring', 'family', 'sheets', 'fleet'] as const)
+      expect(told({ from }).reduce((sum, [, , weight]) => sum + weight!, 0)).toBeCloseTo(1, 9);
+  });
+});

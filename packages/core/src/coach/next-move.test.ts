@@ -55,6 +55,23 @@ describe('next move', () => {
     expect('turns' in move && Math.abs(move.turns)).toBeLessThanOrEqual(0.5);
   });
 
+  test('from above it comes back above the lane, and either way by no more than that takes', () => {
+    const down: MoveAim = { ...aim, approach: 'from_above', limit: 400_000 };
+    const quarter = (aim.upper - aim.lower) / 4;
+    for (const [start, towards] of [
+      [575_000, aim],
+      [465_000, down],
+    ] as const) {
+      const move = nextMove(at(start), start, towards);
+      expect(move.kind).toBe('back_off');
+      if (move.kind !== 'back_off') continue;
+      const { mean } = move.predicted;
+      const past = towards === aim ? aim.lower - mean : mean - aim.upper;
+      expect(past).toBeGreaterThanOrEqual(quarter);
+      expect(past).toBeLessThan(quarter + 2 * 12_500);
+    }
+  });
+
   test('gone past, it comes back below the lane before it approaches again', () => {
     const move = nextMove(at(560_000), 560_000, aim);
     expect(move.kind).toBe('back_off');

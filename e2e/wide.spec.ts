@@ -37,6 +37,15 @@ test('the register is a table: sorted, walked by keys, the valve beside it, and 
   await table.getByRole('button', { name: 'Next look' }).click();
   await page.keyboard.press('Tab');
   await isFit(page);
+  await page.getByRole('button', { name: 'filter by column' }).click();
+  await page.getByLabel('Only rows with, in Asked for').fill('440');
+  await page.getByLabel('Only rows with, in Tag').fill('prv');
+  await expect(page.getByRole('row', { name: /RV-11/ })).toHaveCount(0);
+  await isFit(page);
+  await page.getByLabel('Only rows with, in Tag').fill('no such tag');
+  await expect(page.getByText('No row has all of these words.')).toBeVisible();
+  await page.getByRole('button', { name: 'all rows' }).click();
+  await expect(page.getByRole('row', { name: /RV-11/ })).toBeVisible();
   await page.getByRole('row', { name: /PRV-12/ }).click();
   await expect(page.getByRole('region', { name: /^PRV-12/ })).toContainText('440');
   await page.keyboard.press('Enter');

@@ -4,15 +4,19 @@ import { Press, WordButton } from './press';
 import type { TableColumn } from './table-column';
 import { Strong } from './words';
 
-/** Which columns are shown: folded until somebody asks. */
+/** Which columns are shown, and whether rows are filtered by them: folded until somebody asks. */
 export function ColumnChooser<T>({
   columns,
   visible,
   onToggle,
+  isFiltering,
+  onFilter,
 }: {
   readonly columns: readonly TableColumn<T>[];
   readonly visible: Readonly<Record<string, boolean>>;
   readonly onToggle: (id: string) => void;
+  readonly isFiltering: boolean;
+  readonly onFilter: () => void;
 }) {
   const [isOpen, setOpen] = useState(false);
   return (
@@ -50,6 +54,7 @@ export function ColumnChooser<T>({
           })
         : null}
       <WordButton onPress={() => setOpen(!isOpen)}>{isOpen ? 'done' : 'columns'}</WordButton>
+      <WordButton onPress={onFilter}>{isFiltering ? 'all rows' : 'filter by column'}</WordButton>
     </XStack>
   );
 }

@@ -1,5 +1,6 @@
 import {
   getCoreRowModel,
+  getFilteredRowModel,
   getSortedRowModel,
   useReactTable,
   type ColumnDef,
@@ -8,8 +9,9 @@ import {
 } from '@tanstack/react-table';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { ColumnChooser } from './column-chooser';
+import { ColumnFilters, hasWords } from './column-filters';
 import { View, XStack, YStack } from './kit';
 import { Press } from './press';
 import { cellBox, type TableColumn } from './table-column';
@@ -43,6 +45,7 @@ const asDefinition = <T,>(column: TableColumn<T>): ColumnDef<T> => {
     header: column.head,
     size: column.width,
     sortingFn: (a, b) => order(key(a.original), key(b.original)),
+    filterFn: (row, _, typed: string) => hasWords(column.text(row.original), typed),
     cell: ({ row }) =>
       column.cell?.(row.original) ?? (
         <Words numberOfLines={1} fontFamily={column.isFigure ? '$strong' : '$body'}>
@@ -52,30 +55,57 @@ const asDefinition = <T,>(column: TableColumn<T>): ColumnDef<T> => {
   };
 };
 
-/**
- * Rows in columns, for wide screens: sorted by any column, columns to choose, one row selected by
- * pointer or arrow keys; only what is in sight is drawn.
- */
-export function DataTable<T>(props: Props<T>) {
-  const { columns, label, rows, sort, empty } = props;
+/** What is typed over the columns that are shown; one that is hidden keeps nothing back. */
+const filtersOf = (words: Readonly<Record<string, string>> = {}, visible: VisibilityState) =>
+  Object.entries(words).flatMap(([id, value]) =>
+    value.trim() === '' || visible[id] === false ? [] : [{ id, value }],
+  );
+
+/** The rows of a table as they are sorted and filtered, and the ways to change that. */
+function useRows<T>({ columns, rows, sort }: Pick<Props<T>, 'columns' | 'rows' | 'sort'>) {
   const [sorting, setSorting] = useState<SortingState>([sort]);
   const [visible, setVisible] = useState<VisibilityState>(() =>
     Object.fromEntries(columns.map(({ id, isExtra }) => [id, isExtra !== true])),
   );
+  /** By column; undefined while nobody filters. */
+  const [words, setWords] = useState<Readonly<Record<string, string>>>();
+  const columnFilters = useMemo(() => filtersOf(words, visible), [words, visible]);
   // eslint-disable-next-line react-hooks/incompatible-library -- its answers are used here and nowhere else
   const table = useReactTable({
     data: rows as T[],
     columns: columns.map(asDefinition),
-    state: { sorting, columnVisibility: visible },
+    state: { sorting, columnVisibility: visible, columnFilters },
     onSortingChange: setSorting,
     onColumnVisibilityChange: setVisible,
     getCoreRowModel: getCoreRowModel(),
     getSortedRowModel: getSortedRowModel(),
+    getFilteredRowModel: getFilteredRowModel(),
+    // There are no pages: without this each change of a filter asks for the first one.
+    autoResetPageIndex: false,
     sortDescFirst: false,
     enableSortingRemoval: false,
   });
-  const shown = columns.filter(({ id }) => visible[id] !== false);
-  const sorted = table.getRowModel().rows;
+  return {
+    sorted: table.getRowModel().rows,
+    shown: columns.filter(({ id }) => visible[id] !== false),
+    sortedBy: (id: string) => table.getColumn(id)?.getIsSorted() ?? false,
+    sortBy: (id: string) => table.getColumn(id)?.toggleSorting(),
+    order: sorting.map(({ id, desc }) => `${id}-${desc}`).join(),
+    visible,
+    toggle: (id: string) => table.getColumn(id)?.toggleVisibility(),
+    words,
+    say: (id: string, text: string) => setWords((now) => ({ ...now, [id]: text })),
+    toggleFilter: () => setWords((now) => (now ? undefined : {})),
+  };
+}
+
+/**
+ * Rows in columns, for wide screens: sorted and filtered by any column, columns to choose, one row selected by
+ * pointer or arrow keys; only what is in sight is drawn.
+ */
+export function DataTable<T>(props: Props<T>) {
+  const { columns, label, rows, empty } = props;
+  const { sorted, shown, words, ...table } = useRows(props);
   return (
     <YStack
       flex={1}
@@ -89,7 +119,7 @@ export function DataTable<T>(props: Props<T>) {
       <YStack
         role="table"
         aria-label={label}
-        aria-rowcount={rows.length + 1}
+        aria-rowcount={sorted.length + 1}
         flex={1}
         minHeight={0}
       >
@@ -99,18 +129,25 @@ export function DataTable<T>(props: Props<T>) {
               <HeadCell
                 key={column.id}
                 column={column}
-                sorted={table.getColumn(column.id)?.getIsSorted() ?? false}
-                onSort={() => table.getColumn(column.id)?.toggleSorting()}
+                sorted={table.sortedBy(column.id)}
+                onSort={() => table.sortBy(column.id)}
               />
             ))}
           </XStack>
+          {words ? <ColumnFilters shown={shown} words={words} onChange={table.say} /> : null}
         </View>
-        {rows.length === 0 ? (
-          <View padding="$4">{empty}</View>
+        {sorted.length === 0 ? (
+          <View padding="$4">
+            {rows.length === 0 ? (
+              empty
+            ) : (
+              <Words role="status">No row has all of these words.</Words>
+            )}
+          </View>
         ) : (
           <TableRows
             // In another order it begins at its top again.
-            key={sorting.map(({ id, desc }) => `${id}-${desc}`).join()}
+            key={table.order}
             sorted={sorted}
             shown={shown}
             keyOf={props.keyOf}
@@ -122,8 +159,10 @@ export function DataTable<T>(props: Props<T>) {
       </YStack>
       <ColumnChooser
         columns={columns}
-        visible={visible}
-        onToggle={(id) => table.getColumn(id)?.toggleVisibility()}
+        visible={table.visible}
+        onToggle={table.toggle}
+        isFiltering={words !== undefined}
+        onFilter={table.toggleFilter}
       />
     </YStack>
   );

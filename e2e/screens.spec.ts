@@ -26,6 +26,7 @@ const screens = [
   ['/how/pilot', 'How a pilot moves a valve'],
   ['/sheets', 'Sheets'],
   ['/sheets/check', 'Check a record'],
+  ['/sheets/hand-out', 'Hand over'],
   ['/settings', 'Settings'],
   ['/people', 'People'],
   ['/valves/pos-22', 'POS-22'],

@@ -3,7 +3,7 @@ import {
   evidenceFileSchema,
   seededRandom,
   verifyEvidence,
-  writeRegisterCsv,
+  writeValvesCsv,
   type Ingested,
   type RunEvent,
 } from '@holvek/core';
@@ -221,7 +221,7 @@ async function whileImporting(folder: string, kills: number) {
       tag: `I-${killed}-${i}`,
     }));
     const dies = sleep(random.between(20, 500)).then(() => victim.kill());
-    const body = JSON.stringify({ csv: writeRegisterCsv(rows) });
+    const body = JSON.stringify({ csv: writeValvesCsv(rows, { unit: 'kPa', barometer: 101_325 }) });
     await ask('/valves/import', { method: 'POST', body }).catch(() => undefined);
     await dies;
     victim.start();

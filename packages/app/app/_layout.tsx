@@ -5,10 +5,10 @@ import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson
 import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
 import { FontDisplay, useFonts } from 'expo-font';
-import { Slot } from 'expo-router';
+import { Slot, usePathname } from 'expo-router';
 import { useEffect } from 'react';
 import { useColorScheme } from 'react-native';
-import { TamaguiProvider } from '@/ui/kit';
+import { TamaguiProvider, View } from '@/ui/kit';
 import { keepOfflineCopy } from '@/data/app-update';
 import { listenForLaunches } from '@/data/launched-file';
 import { KEEP_MS, keepsWhatItHas, persister, queryClient } from '@/data/queries';
@@ -27,6 +27,27 @@ const fonts = {
   AtkinsonHyperlegibleNext_400Regular: swapped(AtkinsonHyperlegibleNext_400Regular),
   AtkinsonHyperlegibleNext_700Bold: swapped(AtkinsonHyperlegibleNext_700Bold),
 };
+
+/** The frame of the house; a client who has an address for his sheets sees them, and nothing of it. */
+function Frame() {
+  if (usePathname().startsWith('/client/'))
+    return (
+      <View flex={1} height="100vh" role="main" backgroundColor="$background">
+        <Guarded>
+          <Slot />
+        </Guarded>
+      </View>
+    );
+  return (
+    <Shell>
+      <Guarded>
+        <WhoIsHere>
+          <Slot />
+        </WhoIsHere>
+      </Guarded>
+    </Shell>
+  );
+}
 
 /** Providers, fonts and the frame around every screen. */
 export default function Layout() {
@@ -54,13 +75,7 @@ export default function Layout() {
           dehydrateOptions: keepsWhatItHas,
         }}
       >
-        <Shell>
-          <Guarded>
-            <WhoIsHere>
-              <Slot />
-            </WhoIsHere>
-          </Guarded>
-        </Shell>
+        <Frame />
       </PersistQueryClientProvider>
     </TamaguiProvider>
   );

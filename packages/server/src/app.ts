@@ -27,6 +27,7 @@ import { peopleRoutes, sessionRoutes, tryingWith } from './routes/people';
 import { photoRoutes } from './routes/photos';
 import { repairRoutes } from './routes/repairs';
 import { noticeRoutes } from './routes/notices';
+import { clientLinkRoutes } from './routes/client-links';
 import { feedRoutes } from './routes/feeds';
 import { seasonRoutes } from './routes/seasons';
 import { runRoutes } from './routes/runs';
@@ -108,6 +109,7 @@ function apiOf(store: Store, doorkeeper: Doorkeeper, options: AppOptions) {
     .route('/', documentRoutes(store))
     .route('/', seasonRoutes(store))
     .route('/', feedRoutes(store))
+    .route('/', clientLinkRoutes(store, options.fontFolder))
     .route('/', noticeRoutes(store))
     .route('/', valveRoutes(store))
     .route('/', repairRoutes(store))

@@ -11,7 +11,7 @@ import { NextLooks } from '@/sheet/next-looks';
 import { SheetLine } from '@/sheet/sheet-line';
 import { SheetTable } from '@/sheet/sheet-table';
 import { listedSheets, type ListedSheet } from '@/sheet/unfiled';
-import { useMedia, YStack } from '@/ui/kit';
+import { useMedia, XStack, YStack } from '@/ui/kit';
 import { WordButton } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
 
@@ -70,13 +70,18 @@ function useListedSheets(sheets: Parameters<typeof listedSheets>[0]): readonly L
   });
 }
 
-/** What others took away can be checked here. */
+/** What was done is handed to the client; what others took away can be checked here. */
 function CheckWay() {
   const router = useRouter();
   return (
-    <WordButton onPress={() => router.push('/sheets/check' as Href)}>
-      check a record that was handed over
-    </WordButton>
+    <XStack flexWrap="wrap" justifyContent="space-between">
+      <WordButton onPress={() => router.push('/sheets/hand-out' as Href)}>
+        hand sheets to a client
+      </WordButton>
+      <WordButton onPress={() => router.push('/sheets/check' as Href)}>
+        check a record that was handed over
+      </WordButton>
+    </XStack>
   );
 }
 

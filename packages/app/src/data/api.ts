@@ -6,7 +6,11 @@ import {
   type CountersignRules,
   digestOf,
   evidenceSummarySchema,
+  clientLinkSchema,
+  clientViewSchema,
   feedSchema,
+  newClientLinkSchema,
+  type ClientLinkAsked,
   type FeedAbout,
   newFeedSchema,
   type Notice,
@@ -151,6 +155,14 @@ export const api = {
   countersignRules: () => ask('/countersign-rules', countersignRulesSchema),
   putCountersignRules: (body: CountersignRules) =>
     ask('/countersign-rules', countersignRulesSchema, { method: 'PUT', body }),
+  clientLinks: () => ask('/client-links', z.array(clientLinkSchema)),
+  makeClientLink: (body: ClientLinkAsked) =>
+    ask('/client-links', newClientLinkSchema, { method: 'POST', body }),
+  endClientLink: (id: string) =>
+    ask(`/client-links/${enc(id)}`, z.array(clientLinkSchema), { method: 'DELETE' }),
+  clientView: (token: string) => ask(`/client/${enc(token)}`, clientViewSchema),
+  receive: (token: string, name: string) =>
+    ask(`/client/${enc(token)}/received`, clientViewSchema, { method: 'POST', body: { name } }),
   feeds: () => ask('/feeds', z.array(feedSchema)),
   makeFeed: (about: FeedAbout) => ask('/feeds', newFeedSchema, { method: 'POST', body: { about } }),
   endFeed: (id: string) => ask(`/feeds/${id}`, z.array(feedSchema), { method: 'DELETE' }),

@@ -43,8 +43,13 @@ export const isFromBefore = (query: {
  * network must not take the register from the phone.
  */
 export const keepsWhatItHas = {
-  shouldDehydrateQuery: ({ state }: { readonly state: { readonly data: unknown } }) =>
-    state.data !== undefined,
+  shouldDehydrateQuery: ({
+    state,
+    meta,
+  }: {
+    readonly state: { readonly data: unknown };
+    readonly meta?: Readonly<Record<string, unknown>> | undefined;
+  }) => state.data !== undefined && meta?.['isOnlyShown'] !== true,
 };
 
 type Restored = PersistedClient['clientState']['queries'][number]['state'];

@@ -63,7 +63,7 @@ export function CheckedCard({ checked }: { readonly checked: Checked }) {
       <Row label={checked.name}>
         <Pill tone={holds ? 'good' : 'stop'}>{holds ? 'holds' : 'does not hold'}</Pill>
       </Row>
-      <Row label="Checked">{`${result.sheets} sheets, ${result.entries} entries`}</Row>
+      <Row label="Checked">{`${result.sheets} ${result.sheets === 1 ? 'sheet' : 'sheets'}, ${result.entries} entries`}</Row>
       <Row label="Lines of the log" isLast={keys.length === 0}>
         {String(result.lines)}
       </Row>

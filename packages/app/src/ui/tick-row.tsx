@@ -1,10 +1,12 @@
 import { Press } from './press';
 import { TickBox } from './tick-box';
-import { Words } from './words';
-import { XStack } from './kit';
+import { Muted, Words } from './words';
+import { XStack, YStack } from './kit';
 
 type Props = {
   readonly say: string;
+  /** Small words under it. */
+  readonly under?: string;
   readonly isTicked: boolean;
   /** It is only to be read. */
   readonly isFixed?: boolean;
@@ -12,7 +14,7 @@ type Props = {
 };
 
 /** One of several that can be ticked, as tall as a glove. */
-export const TickRow = ({ say, isTicked, isFixed = false, onPress }: Props) => (
+export const TickRow = ({ say, under, isTicked, isFixed = false, onPress }: Props) => (
   <Press
     role="checkbox"
     aria-checked={isTicked}
@@ -22,7 +24,10 @@ export const TickRow = ({ say, isTicked, isFixed = false, onPress }: Props) => (
   >
     <XStack gap="$3" alignItems="center" minHeight={52} borderBottomWidth={1} borderColor="$line">
       <TickBox isTicked={isTicked} />
-      <Words>{say}</Words>
+      <YStack flexShrink={1}>
+        <Words>{say}</Words>
+        {under === undefined ? null : <Muted>{under}</Muted>}
+      </YStack>
     </XStack>
   </Press>
 );

@@ -2,6 +2,7 @@ export * from './gauge-line';
 export * from './photo';
 export * from './repair';
 export * from './notice';
+export * from './client-link';
 export * from './csv-table';
 export * from './valve-record';
 export * from './gauges-csv';

@@ -11,6 +11,7 @@ export const houseActions = [
   'note_repair',
   'photograph',
   'leave_notice',
+  'hand_out',
   'plan_round',
   'plan_season',
   'add_to_register',
@@ -37,6 +38,7 @@ const from: { readonly [A in HouseAction]: Role } = {
   note_repair: 'technician',
   photograph: 'technician',
   leave_notice: 'technician',
+  hand_out: 'technician',
   plan_round: 'technician',
   // A plate is read where one stands before it.
   add_to_register: 'technician',

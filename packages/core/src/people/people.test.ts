@@ -19,6 +19,7 @@ const more: { readonly [R in Role]: readonly HouseAction[] } = {
     'note_repair',
     'photograph',
     'leave_notice',
+    'hand_out',
     'plan_round',
     'add_to_register',
     'change_plate',

@@ -40,7 +40,7 @@ describe('a backup', () => {
     const { counts, head, migrations, files } = await manifestOf(path);
     expect(counts).toMatchObject({ valves: 1, sheets: 1, photos: 1 });
     expect(counts.events).toBeGreaterThan(10);
-    expect([head.seq, migrations.at(-1)]).toEqual([1, '0016-notices']);
+    expect([head.seq, migrations.at(-1)]).toEqual([1, '0017-client-links']);
     expect(files).toHaveLength(3);
     expect(statSync(path).mode & 0o077).toBe(0);
     expect(statSync(join(path, 'holvek.sqlite')).mode & 0o077).toBe(0);
@@ -146,7 +146,7 @@ describe('restoring', () => {
     await expect(restoreBackup(path, file, now)).rejects.toThrow(/already served/u);
     await letGo();
     const manifest = readFileSync(join(path, 'backup.json'), 'utf8');
-    writeFileSync(join(path, 'backup.json'), manifest.replace('0016-notices', '0999-later'));
+    writeFileSync(join(path, 'backup.json'), manifest.replace('0017-client-links', '0999-later'));
     await expect(restoreBackup(path, file, now)).rejects.toThrow(
       /newer Holvek \(0999-later\).*Nothing was changed/u,
     );
@@ -226,6 +226,7 @@ describe('the keeper of backups', () => {
       'DROP TABLE photos',
       'DROP TABLE countersigns',
       'DROP TABLE feeds',
+      'DROP TABLE client_links',
       'DROP TABLE notices',
       `DELETE FROM "SequelizeMeta" WHERE name >= '0013'`,
     );

@@ -180,4 +180,12 @@ export const migrations: readonly Migration[] = [
     up: ({ context }) =>
       run(context, [`CREATE TABLE notices (id TEXT PRIMARY KEY, body TEXT NOT NULL)`]),
   },
+  {
+    // As calendars: one that is ended stays, so that its address stays dead.
+    name: '0017-client-links',
+    up: ({ context }) =>
+      run(context, [
+        `CREATE TABLE client_links (id TEXT PRIMARY KEY, body TEXT NOT NULL, ended_ms INTEGER)`,
+      ]),
+  },
 ];

@@ -106,7 +106,7 @@ describe('a file that is opened', () => {
       await whole.sequelize.query(`DROP TRIGGER ${table}_no_replace`);
     const later = [
       'systems practice_sheets refused_entries history log keys seasons lessons',
-      'summaries repairs photos notices countersigns feeds secrets sessions people',
+      'summaries repairs photos notices countersigns feeds client_links secrets sessions people',
     ].flatMap((names) => names.split(' '));
     for (const table of later) await whole.sequelize.query(`DROP TABLE ${table}`);
     await whole.sequelize.query(`DELETE FROM "SequelizeMeta" WHERE name > '0001-first-tables'`);

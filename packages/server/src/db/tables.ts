@@ -33,6 +33,7 @@ export type Tables = {
     }>
   >;
   /** Calendars that are read by an address: of its token only the digest is kept. */
+  readonly client_links: ModelStatic<Stored<{ id: string; body: string; ended_ms: number | null }>>;
   readonly feeds: ModelStatic<Stored<{ id: string; body: string; ended_ms: number | null }>>;
   /** What lists ask of a valve: derived from its sheets. */
   readonly summaries: ModelStatic<Stored<{ valve_id: string; body: string }>>;
@@ -176,6 +177,11 @@ export function defineTables(sequelize: Sequelize): Tables {
   return {
     ...defineRegister(define),
     ...definePeople(define),
+    client_links: define('client_links', {
+      id: id(),
+      body: text(),
+      ended_ms: { type: DataTypes.INTEGER },
+    }),
     feeds: define('feeds', { id: id(), body: text(), ended_ms: { type: DataTypes.INTEGER } }),
     settings: define('settings', { id: id(), body: text() }),
     summaries: define('summaries', { valve_id: id(), body: text() }),

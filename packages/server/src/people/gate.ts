@@ -18,6 +18,8 @@ const open: readonly (readonly [method: string, path: RegExp])[] = [
   ['GET', /^\/keys$/u],
   // Its address is its key.
   ['GET', /^\/calendars\/[\w-]+\.ics$/u],
+  ['GET', /^\/client\/[\w-]{43}(?:\/[\w-]+\.(?:pdf|json))?$/u],
+  ['POST', /^\/client\/[\w-]{43}\/received$/u],
   ['GET', /^\/session$/u],
   ['POST', /^\/session$/u],
   ['DELETE', /^\/session$/u],
@@ -40,6 +42,8 @@ const changes: readonly (readonly [method: string, path: RegExp, action: HouseAc
   ['PUT', /^\/rounds\/[^/]+$/u, 'plan_round'],
   ['PUT', /^\/seasons\/[^/]+$/u, 'plan_season'],
   ['POST', /^\/feeds$/u, 'look'],
+  ['POST', /^\/client-links$/u, 'hand_out'],
+  ['DELETE', /^\/client-links\/[^/]+$/u, 'hand_out'],
   ['DELETE', /^\/feeds\/[^/]+$/u, 'look'],
   ['PUT', /^\/systems\/[^/]+$/u, 'change_ladder'],
   ['PUT', /^\/sites\/[^/]+$/u, 'change_place'],

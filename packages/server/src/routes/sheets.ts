@@ -1,8 +1,6 @@
 import { z } from '@hono/zod-openapi';
 import {
   checkWith,
-  doubtsOf,
-  gaugeSchema,
   isCorrectionSigned,
   keySignatureSchema,
   readingRowsOf,
@@ -13,16 +11,14 @@ import {
   writeReadingsCsv,
   type Sheet,
 } from '@holvek/core';
-import { sheetPdf, type Beside } from '@holvek/paper';
+import { sheetPdf } from '@holvek/paper';
 import type { Context } from 'hono';
 import type { Store } from '../db/open';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import { signedIn } from '../people/gate';
-import { lineOf } from '../sheet/log';
-import { documentsOf } from './documents';
-import { countersignRulesOf, countersignStateOf } from '../sheet/countersigns';
+import { besideOf } from './beside';
 import { restsOn } from '../sheet/evidence-file';
 import { fontsIn } from '../sheet/fonts';
 import { fileSheet, isRevised, latestPractice, latestSheets, sheetById } from '../sheet/shelf';
@@ -36,18 +32,6 @@ const revision = z.object({
   signed: keySignatureSchema,
 });
 
-/** The day where this house stands: checks of gauges are dated by its calendar. */
-const localDay = (ms: number): string => new Date(ms).toLocaleDateString('sv-SE');
-/** What is known of a sheet now: where it was filed, and which of its gauges failed a check since. */
-async function besideOf(store: Store, sheet: Sheet): Promise<Beside> {
-  const { hash, body } = sheet;
-  const gauges = await documentsOf(store, 'gauges', gaugeSchema).all();
-  return {
-    filed: await lineOf(store.tables, hash),
-    doubts: doubtsOf(body, gauges, localDay),
-    second: await countersignStateOf(store.tables, sheet, await countersignRulesOf(store.tables)),
-  };
-}
 const check = checkWith(globalThis.crypto.subtle);
 
 /** Signed sheets: read, downloaded, corrected by a new revision; never changed. */

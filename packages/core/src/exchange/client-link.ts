@@ -1,0 +1,47 @@
+import { z } from 'zod';
+import { sheetSchema } from '../sheet';
+
+const DAY_MS = 86_400_000;
+/** An address that is handed to a client lives a year at the most. */
+export const LONGEST_LINK_MS = 366 * DAY_MS;
+
+const sheetId = z.string().min(1).max(64);
+const name = z.string().trim().min(2).max(120);
+
+/** Which sheets a client is handed, in which matter, and until when. */
+export const clientLinkAskedSchema = z.object({
+  client: name,
+  /** Number of the order or the permit that the work was done under. */
+  order: z.string().trim().max(80).optional(),
+  sheet_ids: z.array(sheetId).min(1).max(200),
+  until_ms: z.number().int().nonnegative(),
+});
+export type ClientLinkAsked = z.infer<typeof clientLinkAskedSchema>;
+
+/** Who has received what was done, said once. */
+export const receiptSchema = z.object({ name, at_ms: z.number().int().nonnegative() });
+export type Receipt = z.infer<typeof receiptSchema>;
+
+/** An address that shows a client his own sheets, as it is told to whoever may end it. */
+export const clientLinkSchema = clientLinkAskedSchema.extend({
+  id: z.string().regex(/^[0-9a-f]{64}$/u),
+  /** Name of the one who made it. */
+  made_by: z.string(),
+  since_ms: z.number().int().nonnegative(),
+  received: receiptSchema.optional(),
+});
+export type ClientLink = z.infer<typeof clientLinkSchema>;
+
+/** One that was just made: its path is told this once, and kept by nobody here. */
+export const newClientLinkSchema = clientLinkSchema.extend({ path: z.string().max(200) });
+export type NewClientLink = z.infer<typeof newClientLinkSchema>;
+
+/** What whoever has the address sees. */
+export const clientViewSchema = clientLinkSchema
+  .pick({ client: true, order: true, until_ms: true, made_by: true, received: true })
+  .extend({
+    sheets: z.array(sheetSchema),
+    /** Ids of those that a later revision corrects. */
+    corrected: z.array(sheetId),
+  });
+export type ClientView = z.infer<typeof clientViewSchema>;

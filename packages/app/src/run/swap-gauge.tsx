@@ -55,7 +55,8 @@ function SwapForm({ valve, gauges, onDone }: FormProps) {
   return (
     <>
       <Words>
-        {`${run.gauges[role]?.tag ?? 'None'} comes off. What it read stays its own; read as found once more where the new one says otherwise.`}
+        {`${run.gauges[role]?.tag ?? 'None'} comes off. What it read stays its own; read as found once ` +
+          'more where the new one says otherwise.'}
       </Words>
       {roles.length > 1 ? (
         <Choice

@@ -351,3 +351,20 @@ describe('the worst of several', () => {
     ]);
   });
 });
+
+describe('a step that was asked for by an answer', () => {
+  const settings = bodyOf(sound).settings;
+  const withAnswer = (observed: Run['observed']): readonly ProofName[] => {
+    const steps = sound.steps.map((step) =>
+      step.id === 'no_flow' ? { ...step, onlyIf: { key: 'shuts', value: 'yes' } } : step,
+    );
+    return proofsOf({ ...sound, steps, observed }, settings).map(({ proof }) => proof);
+  };
+
+  test('owes its proof, and nothing where it was not', () => {
+    expect(sound.steps.some(({ id }) => id === 'no_flow')).toBe(true);
+    expect(withAnswer({ shuts: 'yes' })).toContain('no_flow');
+    expect(withAnswer({ shuts: 'no' })).not.toContain('no_flow');
+    expect(withAnswer({})).not.toContain('no_flow');
+  });
+});

@@ -14,7 +14,7 @@ import {
   type RunEventDraft,
 } from './event';
 import { extendRun, reduceRun } from './reduce';
-import { runView } from './view';
+import { readingSd, runView } from './view';
 
 const started = stamp(startedDraft(), 1);
 const runOf = (...drafts: RunEventDraft[]) =>
@@ -222,7 +222,24 @@ describe('order and merging', () => {
   });
 });
 
+describe('one reading of a gauge', () => {
+  test('is as sure as what can be read off it, and as what it may be off', () => {
+    const coarse = { ...gauges.outlet, resolution_pa: 4000, accuracy_fraction: 0.001 };
+    expect(readingSd(coarse)).toBe(2000);
+    expect(readingSd({ ...coarse, accuracy_fraction: 0.03 })).toBe(5000);
+  });
+});
+
 describe('what may be added', () => {
+  test('a figure beyond its gauge is asked about, and joins once it is confirmed', () => {
+    const beyond = reading(1_400_000);
+    expect(checkEvent(runOf(), beyond)).toMatchObject({ asks: true, gauge: 'G-12' });
+    const { reading: read } = beyond as Extract<RunEventDraft, { type: 'reading' }>;
+    expect(
+      checkEvent(runOf(), { ...beyond, reading: { ...read, confirmed: true } } as RunEventDraft),
+    ).toBeUndefined();
+  });
+
   const check = (draft: RunEventDraft, ...before: RunEventDraft[]) =>
     checkEvent(runOf(...before), draft)?.code;
 

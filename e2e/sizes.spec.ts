@@ -34,6 +34,39 @@ for (const { name, width, height } of sizes)
     }
   });
 
+test('nothing is hidden or cut with the largest letters, and they are so much larger', async ({
+  page,
+}) => {
+  await page.goto('/settings');
+  const size = () =>
+    page
+      .getByRole('heading', { name: 'This phone' })
+      .evaluate((heading) => Number.parseFloat(getComputedStyle(heading).fontSize));
+  const before = await size();
+  await page.getByRole('radio', { name: 'Largest' }).click();
+  expect(await size()).toBeCloseTo(before * 1.5, 1);
+  for (const route of routes) {
+    await page.goto(route);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    expect.soft(await page.evaluate(outOfSight), route).toEqual([]);
+    expect.soft(await page.evaluate(largestRoom), route).toBeGreaterThan(LEAST_ROOM);
+  }
+});
+
+test('where the screen has colours of its own, what is chosen is told by its edge', async ({
+  page,
+}) => {
+  await page.emulateMedia({ forcedColors: 'active' });
+  await page.goto('/settings');
+  const edge = (name: string) =>
+    page
+      .getByRole('radio', { name, exact: true })
+      .evaluate((choice) => getComputedStyle(choice).outlineStyle);
+  await expect(page.getByRole('radio', { name: 'kPa', exact: true })).toBeChecked();
+  expect([await edge('kPa'), await edge('bar')]).toEqual(['solid', 'none']);
+});
+
 /** What can be pressed or read and lies beyond an edge that nothing scrolls to. */
 function outOfSight(): string[] {
   const scrolls = (element: Element): boolean => {

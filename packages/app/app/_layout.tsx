@@ -52,7 +52,7 @@ function Frame() {
 /** Providers, fonts and the frame around every screen. */
 export default function Layout() {
   useFonts(fonts);
-  const { theme } = usePreferences();
+  const { theme, textPercent } = usePreferences();
   const system = useColorScheme();
   const chosen = theme === 'system' ? (system === 'dark' ? 'dark' : 'light') : theme;
   useEffect(() => {
@@ -60,6 +60,9 @@ export default function Layout() {
     listenForLaunches();
     if (process.env.NODE_ENV === 'production') void keepOfflineCopy();
   }, []);
+  useEffect(() => {
+    document.documentElement.style.fontSize = `${textPercent}%`;
+  }, [textPercent]);
   useEffect(() => {
     document.documentElement.lang = 'en';
     document.documentElement.style.colorScheme = chosen;

@@ -18,12 +18,18 @@ const themes: readonly { readonly value: Preferences['theme']; readonly say: str
   { value: 'light', say: 'Enamel' },
   { value: 'dark', say: 'Plant room' },
 ];
+const letters: readonly { readonly value: Preferences['textPercent']; readonly say: string }[] = [
+  { value: '100', say: 'Ordinary' },
+  { value: '115', say: 'Larger' },
+  { value: '130', say: 'Large' },
+  { value: '150', say: 'Largest' },
+];
 const options = <T extends string>(values: readonly T[]) =>
   values.map((value) => ({ value, say: value }));
 
 /** Who works on this phone, how it looks, and the house's own figures. */
 export default function SettingsScreen() {
-  const { pressureUnit, flowUnit, theme } = usePreferences();
+  const { pressureUnit, flowUnit, theme, textPercent } = usePreferences();
   return (
     <Screen title="Settings" right={<SyncPill />} wide>
       <Columns
@@ -49,6 +55,12 @@ export default function SettingsScreen() {
                 value={theme}
                 onChange={(value) => changePreferences({ theme: value })}
                 options={themes}
+              />
+              <Choice
+                label="Letters"
+                value={textPercent}
+                onChange={(value) => changePreferences({ textPercent: value })}
+                options={letters}
               />
             </Card>
             <HandsFreeCard />

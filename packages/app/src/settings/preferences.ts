@@ -7,6 +7,8 @@ export const preferencesSchema = z.object({
   pressureUnit: z.enum(pressureUnits).catch('kPa'),
   flowUnit: z.enum(flowUnits).catch('L/s'),
   theme: z.enum(['system', 'light', 'dark']).catch('system'),
+  /** Letters, in per cent of what the browser has for ordinary. */
+  textPercent: z.enum(['100', '115', '130', '150']).catch('100'),
   /** Who is signed in here; without a network, who was when there was one. */
   technician: z.string().max(80).catch(''),
   role: z.enum(roles).catch('viewer'),

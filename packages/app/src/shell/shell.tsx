@@ -133,7 +133,13 @@ function Places({
                 backgroundColor={isBeside && isHere ? '$lane' : 'transparent'}
               >
                 <Icon size={22} color={isHere ? ink.verdigrisDeep : ink.muted} />
-                <Strong fontSize="$1" lineHeight="$1" color={isHere ? '$verdigrisDeep' : '$muted'}>
+                <Strong
+                  fontSize="$1"
+                  lineHeight="$1"
+                  // Seven of them share a phone’s width: they grow only as far as that goes.
+                  style={{ fontSize: 'min(0.75rem, 3.1vw)' }}
+                  color={isHere ? '$verdigrisDeep' : '$muted'}
+                >
                   {name}
                 </Strong>
               </YStack>

@@ -50,12 +50,19 @@ const plantRoom: typeof enamel = {
 
 const steps = { 1: 12, 2: 13, 3: 15, 4: 17, 5: 20, 6: 24, 7: 30, 8: 40, 9: 58, true: 15 };
 const lines = { 1: 16, 2: 18, 3: 21, 4: 23, 5: 26, 6: 29, 7: 35, 8: 44, 9: 60, true: 21 };
+/** Of the letters that whoever holds the phone has chosen, here or in the browser: 16 of ours are one of theirs. */
+const inLetters = <K extends string>(table: Readonly<Record<K, number>>) =>
+  Object.fromEntries(
+    Object.entries<number>(table).map(([key, px]) => [key, `${px / 16}rem`]),
+    // The library writes a text as it stands, and knows numbers alone by type.
+  ) as unknown as Readonly<Record<K, number>>;
+
 /** One font a weight: the shipped files are single weights, so nothing is ever faked bold. */
 const font = (family: string) =>
   createFont({
     family,
-    size: steps,
-    lineHeight: lines,
+    size: inLetters(steps),
+    lineHeight: inLetters(lines),
     weight: { 1: '400', true: '400' },
     letterSpacing: { 1: 0, true: 0 },
   });

@@ -7,15 +7,15 @@ import { api, Refusal } from '@/data/api';
 import { queryClient, useSheets } from '@/data/queries';
 import { usePreferences } from '@/settings/preferences';
 import { Card } from '@/ui/card';
-import { Choice, Field, TextInput } from '@/ui/field';
-import { copyText } from '@/ui/files';
+import { Choice, Field } from '@/ui/field';
 import { YStack } from '@/ui/kit';
 import { ListLine } from '@/ui/list-line';
 import { today } from '@/ui/local-day';
 import { BigButton, WordButton } from '@/ui/press';
 import { Loading } from '@/ui/states';
 import { TickRow } from '@/ui/tick-row';
-import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { ToldOnce } from '@/ui/told-once';
+import { Heading, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
 
 const KEY = ['client-links'];
@@ -93,7 +93,7 @@ function NewLink({ sheets }: { readonly sheets: readonly Sheet[] }) {
       >
         {`Make an address for ${chosen.length} ${chosen.length === 1 ? 'sheet' : 'sheets'}`}
       </BigButton>
-      {make.data ? <Address link={make.data} /> : null}
+      {make.data ? <Address path={make.data.path} /> : null}
     </Card>
   );
 }
@@ -106,28 +106,18 @@ const WhatFailed = ({ error }: { readonly error: Error }) => (
   </Words>
 );
 
-/** Told this once: the house keeps only its digest. On this very phone it can be shown and received. */
-function Address({ link: { path } }: { readonly link: NewClientLink }) {
-  const address = `${window.location.origin}${path}`;
-  const [said, setSaid] = useState<string>();
-  const copy = async () =>
-    setSaid(
-      (await copyText(address)) ? 'Copied.' : 'This browser copies nothing: mark it and copy it.',
-    );
-  return (
-    <YStack gap="$2">
-      <Strong>It is told this once: give it to the client now.</Strong>
-      <TextInput aria-label="Address for the client" value={address} readOnly />
-      <BigButton kind="outline" onPress={() => void copy()}>
-        Copy it
-      </BigButton>
-      <BigButton kind="outline" onPress={() => window.open(path, '_blank', 'noopener')}>
-        Show it here, to be received
-      </BigButton>
-      {said ? <Muted role="status">{said}</Muted> : null}
-    </YStack>
-  );
-}
+/** On this very phone it can be shown, and received by who stands here. */
+const Address = ({ path }: Pick<NewClientLink, 'path'>) => (
+  <ToldOnce
+    say="It is told this once: give it to the client now."
+    label="Address for the client"
+    path={path}
+  >
+    <BigButton kind="outline" onPress={() => window.open(path, '_blank', 'noopener')}>
+      Show it here, to be received
+    </BigButton>
+  </ToldOnce>
+);
 
 function LivingLinks() {
   const links = useQuery({ queryKey: KEY, queryFn: api.clientLinks });

@@ -6,16 +6,11 @@ import {
   type GaugesCsv,
   type Imported,
 } from '@holvek/core';
-import { useState } from 'react';
+import { Refusal } from '@/data/api';
 import { newId } from '@/data/new-id';
 import { useChangeGauge } from '@/data/queries';
-import { Allowed } from '@/people/allowed';
-import { BottomSheet } from '@/ui/bottom-sheet';
-import { pickText, saveText } from '@/ui/files';
-import { BigButton, WordButton } from '@/ui/press';
-import { Muted, Words } from '@/ui/words';
-import { isIdle, WhatItDoes } from '@/valve/what-it-does';
-import { refusalWords } from '@/words/trouble';
+import { TableFiles } from '@/files/table-files';
+import { saveText } from '@/ui/files';
 
 type Props = {
   readonly gauges: readonly Gauge[];
@@ -23,62 +18,35 @@ type Props = {
   readonly onClose: () => void;
 };
 
-/** The gauges as CSV, out and in, with a network or without: first it is shown what a file would change. */
-export function GaugeFiles({ gauges, isOpen, onClose }: Props) {
-  const change = useChangeGauge();
-  const [read, setRead] = useState<{ readonly file: GaugesCsv; readonly isTaken: boolean }>();
-  const [trouble, setTrouble] = useState<string>();
-  const look = async () => {
-    const csv = await pickText('.csv,text/csv');
-    if (csv === undefined) return;
+/** The gauges as CSV, with a network or without: each is kept like one that was changed by hand. */
+export function GaugeFiles({ gauges, ...open }: Props) {
+  const { mutateAsync } = useChangeGauge();
+  const look = (csv: string): GaugesCsv => {
     const file = readGaugesCsv(csv, gauges, newId);
-    setTrouble(file.ok ? undefined : refusalWords(file.error.code));
-    setRead(file.ok ? { file: file.value, isTaken: false } : undefined);
+    if (!file.ok) throw new Refusal(422, file.error.code);
+    return file.value;
   };
-  const take = async (file: GaugesCsv) => {
-    for (const row of file.gauges.filter(isNews)) await change.mutateAsync(row.gauge);
-    setRead({ file, isTaken: true });
+  const take = async (csv: string): Promise<Imported> => {
+    const file = look(csv);
+    for (const row of file.gauges.filter(isNews)) await mutateAsync(row.gauge);
+    return importedOf(file);
   };
-  const imported = read && importedOf(read.file);
   return (
-    <BottomSheet isOpen={isOpen} title="Gauges as a file" onClose={onClose}>
-      <BigButton
-        kind="outline"
-        onPress={() => saveText('gauges.csv', writeGaugesCsv(gauges), 'text/csv')}
-      >
-        Save as CSV
-      </BigButton>
-      <Allowed action="keep_gauges" what="To read a file in">
-        <BigButton kind="outline" onPress={() => void look()}>
-          Read a CSV
-        </BigButton>
-      </Allowed>
-      <Muted>
-        A row a gauge, its figures in the unit of its face. A table of corrections stands in one
-        cell, such as 0: +0.4; 500: -1.2. What has no column stays as it is.
-      </Muted>
-      {trouble ? (
-        <Words color="$vermilion" role="alert">
-          {trouble}
-        </Words>
-      ) : null}
-      {imported ? <WhatItDoes imported={imported} isTaken={read.isTaken} what="gauges" /> : null}
-      {imported && !read.isTaken ? (
-        <>
-          <BigButton
-            disabled={change.isPending || isIdle(imported)}
-            onPress={() =>
-              void take(read.file).catch(() =>
-                setTrouble('Not all of them could be kept. Read the file once more.'),
-              )
-            }
-          >
-            {isIdle(imported) ? 'Nothing to take' : 'Take them'}
-          </BigButton>
-          <WordButton onPress={() => setRead(undefined)}>leave the gauges as they are</WordButton>
-        </>
-      ) : null}
-    </BottomSheet>
+    <TableFiles
+      {...open}
+      title="Gauges as a file"
+      what="gauges"
+      action="keep_gauges"
+      say={
+        'A row a gauge, its figures in the unit of its face. A table of corrections stands in one ' +
+        'cell, such as 0: +0.4; 500: -1.2. What has no column stays as it is.'
+      }
+      takeSay="Take them"
+      leaveSay="leave the gauges as they are"
+      onSave={() => saveText('gauges.csv', writeGaugesCsv(gauges), 'text/csv')}
+      look={async (csv) => importedOf(look(csv))}
+      take={take}
+    />
   );
 }
 

@@ -7,11 +7,10 @@ import { api, Refusal } from '@/data/api';
 import { queryClient } from '@/data/queries';
 import { ListLine } from '@/ui/list-line';
 import { Card } from '@/ui/card';
-import { Choice, TextInput } from '@/ui/field';
-import { copyText } from '@/ui/files';
-import { XStack, YStack } from '@/ui/kit';
+import { Choice } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';
-import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { ToldOnce } from '@/ui/told-once';
+import { Heading, Muted, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
 
 /** Calendars that go on by themselves: an address that a calendar program reads until it is ended here. */
@@ -36,7 +35,13 @@ export function FeedsCard({ desk }: { readonly desk: SeasonDesk }) {
         and nothing else; ended here, it is dead.
       </Muted>
       <NewFeedForm desk={desk} onMake={make.mutate} isBusy={make.isPending} />
-      {made ? <Address feed={made} /> : null}
+      {made ? (
+        <ToldOnce
+          say="It is told this once: give it to the calendar now."
+          label="Address of the calendar"
+          path={made.path}
+        />
+      ) : null}
       {error ? (
         <Words color="$vermilion" role="alert">
           {error instanceof Refusal
@@ -91,26 +96,6 @@ function NewFeedForm({
         Make an address
       </BigButton>
     </>
-  );
-}
-
-/** Told this once: the house keeps only its digest. */
-function Address({ feed }: { readonly feed: NewFeed }) {
-  const address = `${window.location.origin}${feed.path}`;
-  const [said, setSaid] = useState<string>();
-  const copy = async () =>
-    setSaid(
-      (await copyText(address)) ? 'Copied.' : 'This browser copies nothing: mark it and copy it.',
-    );
-  return (
-    <YStack gap="$2">
-      <Strong>It is told this once: give it to the calendar now.</Strong>
-      <TextInput aria-label="Address of the calendar" value={address} readOnly />
-      <XStack gap="$2" alignItems="center">
-        <WordButton onPress={() => void copy()}>copy it</WordButton>
-        {said ? <Muted role="status">{said}</Muted> : null}
-      </XStack>
-    </YStack>
   );
 }
 

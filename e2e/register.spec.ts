@@ -144,7 +144,9 @@ test('another one like it, corrected, retired and brought back', async ({ page, 
   await type(page, 'Outlet rated to', '12 bar');
   await page.getByRole('button', { name: 'Keep the change' }).click();
   await expect(page.getByRole('heading', { name: 'PRV-91' })).toBeVisible();
-  expect((await alike()).map(({ plate }) => plate.outlet_rating_pa)).toContain(1_200_000);
+  await expect
+    .poll(async () => (await alike()).map(({ plate }) => plate.outlet_rating_pa))
+    .toContain(1_200_000);
 
   await page.getByRole('button', { name: 'correct what the register says' }).click();
   await page.getByRole('button', { name: 'retire this valve' }).click();

@@ -44,7 +44,7 @@ async function types() {
     run('npx', ['expo', 'customize', 'tsconfig.json'], { cwd: app, stdio: 'ignore', env });
   const check = (part) => runTelling(`checking ${part}`, 'npx', ['tsc', '-p', part]);
   await Promise.all([check('packages/core'), check('packages/app')]);
-  await Promise.all([check('packages/server'), check('.')]);
+  await Promise.all([check('packages/server'), check('packages/paper'), check('.')]);
 }
 
 /** Runs a command behind what a clock watches. */

@@ -1,5 +1,7 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
 
+type ByAddress = Stored<{ id: string; body: string; ended_ms: number | null }>;
+
 /** A stored document: its id, what is searched for, and the parsed value as JSON. */
 type Stored<T extends object> = Model<T, T> & T;
 export type Tables = {
@@ -32,9 +34,9 @@ export type Tables = {
       revoked: number;
     }>
   >;
-  /** Calendars that are read by an address: of its token only the digest is kept. */
-  readonly client_links: ModelStatic<Stored<{ id: string; body: string; ended_ms: number | null }>>;
-  readonly feeds: ModelStatic<Stored<{ id: string; body: string; ended_ms: number | null }>>;
+  /** Calendars, and sheets of clients, that are read by an address: of its token only the digest is kept. */
+  readonly feeds: ModelStatic<ByAddress>;
+  readonly client_links: ModelStatic<ByAddress>;
   /** What lists ask of a valve: derived from its sheets. */
   readonly summaries: ModelStatic<Stored<{ valve_id: string; body: string }>>;
   /** What a valve has to teach others of its kind: derived from its sheets. */
@@ -170,6 +172,14 @@ const definePeople = (define: Define): Pick<Tables, 'people' | 'secrets' | 'sess
   }),
 });
 
+const byAddress = () => ({ id: id(), body: text(), ended_ms: { type: DataTypes.INTEGER } });
+
+/** What is read by an address of its own. */
+const defineAddresses = (define: Define): Pick<Tables, 'feeds' | 'client_links'> => ({
+  feeds: define('feeds', byAddress()),
+  client_links: define('client_links', byAddress()),
+});
+
 /** The models over the tables that the migrations made. */
 export function defineTables(sequelize: Sequelize): Tables {
   const define: Define = (name, columns) =>
@@ -177,12 +187,7 @@ export function defineTables(sequelize: Sequelize): Tables {
   return {
     ...defineRegister(define),
     ...definePeople(define),
-    client_links: define('client_links', {
-      id: id(),
-      body: text(),
-      ended_ms: { type: DataTypes.INTEGER },
-    }),
-    feeds: define('feeds', { id: id(), body: text(), ended_ms: { type: DataTypes.INTEGER } }),
+    ...defineAddresses(define),
     settings: define('settings', { id: id(), body: text() }),
     summaries: define('summaries', { valve_id: id(), body: text() }),
     lessons: define('lessons', { valve_id: id(), body: text() }),

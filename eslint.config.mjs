@@ -97,6 +97,16 @@ export default [
   ...expo,
   prettier,
   {
+    // There is no component outside the app: what judges them would only read all the rest.
+    ignores: ['packages/app/**'],
+    rules: Object.fromEntries(
+      expo
+        .flatMap(({ rules = {} }) => Object.keys(rules))
+        .filter((name) => /^react(?:-hooks)?\//u.test(name))
+        .map((name) => [name, 'off']),
+    ),
+  },
+  {
     settings: {
       'import/resolver': { typescript: { project: ['packages/*/tsconfig.json', 'tsconfig.json'] } },
     },

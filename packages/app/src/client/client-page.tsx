@@ -77,8 +77,11 @@ function OneSheet({ sheet: { id, body }, token, isCorrected }: OneProps) {
   const path = (ending: 'pdf' | 'json') => `/api/client/${token}/${id}.${ending}`;
   const check = async () => {
     const name = `${body.valve_tag}.json`;
-    const answer = await fetch(path('json'));
-    const file = new File([await answer.blob()], name);
+    const blob = await fetch(path('json'))
+      .then((answer) => (answer.ok ? answer.blob() : undefined))
+      .catch(() => undefined);
+    if (!blob) return setChecked({ state: 'unreadable', name, why: 'The server did not give it.' });
+    const file = new File([blob], name);
     setChecked(await checkRecord(file, { seq: 0, hash: null }, globalThis.crypto.subtle));
   };
   return (

@@ -14,7 +14,7 @@ import {
 } from './fact-text';
 import {
   adjusterPath,
-  factGroups,
+  factsOf,
   furtherOf,
   isJudgedByPoints,
   mayLack,
@@ -205,8 +205,6 @@ function judged(raw: Record<string, unknown>): ReadDraft {
   return { valve: undefined, issues, plate: [] };
 }
 
-const factsOf = (shape: ValveShape): readonly PlateFact[] =>
-  factGroups(shape).flatMap(({ facts }) => facts);
 const pathsOf = ({ kind, path }: PlateFact): readonly string[] =>
   kind === 'signal' ? Object.values(signalPaths(path)) : [path];
 

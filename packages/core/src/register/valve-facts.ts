@@ -245,6 +245,10 @@ export function factGroups({
   ];
 }
 
+/** The same without their groups. */
+export const factsOf = (shape: ValveShape): readonly PlateFact[] =>
+  factGroups(shape).flatMap(({ facts }) => facts);
+
 /** The shape of a valve that is known. */
 export const shapeOf = (plate: AnyPlate): ValveShape => ({
   family: plate.family as Family,

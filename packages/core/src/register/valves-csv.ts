@@ -2,21 +2,12 @@ import { readCsv, writeCsv, type CsvIssue, type CsvRowIssue, type Valve } from '
 import { familyNames, type Family } from '../family';
 import { plainCharacters, readNumber, unitAndReference } from '../quantity';
 import { err, ok, type Result } from '../result';
-import { MAIN, type PlateFact } from '../valve';
+import { MAIN } from '../valve';
 import type { Writing } from './fact-text';
 import { columnsOf, headerOf, merged, readHeader, type ValveColumn } from './valve-columns';
 import { draftOf, readDraft, type DraftIssue, type ValveDraft } from './valve-draft';
-import {
-  adjusterPath,
-  factGroups,
-  furtherOf,
-  mayLack,
-  shapeOf,
-  type ValveShape,
-} from './valve-facts';
+import { adjusterPath, factsOf, furtherOf, mayLack, shapeOf, type ValveShape } from './valve-facts';
 
-const factsOf = (shape: ValveShape): readonly PlateFact[] =>
-  factGroups(shape).flatMap(({ facts }) => facts);
 const columnsFor = (shape: ValveShape, writing: Pick<Writing, 'unit'>): readonly ValveColumn[] =>
   factsOf(shape).flatMap((fact) => columnsOf(fact, writing));
 
@@ -76,9 +67,10 @@ export function readValvesCsv(
   const valves: ReadValve[] = [];
   const issues: CsvRowIssue[] = [];
   const tags = new Set<string>();
+  const columns = new Columns(options.writing);
   for (const { line, cells } of table.value.rows) {
     const tag = cells['tag']!;
-    const read = tags.has(tag) ? twice : readRow(cells, options);
+    const read = tags.has(tag) ? twice : readRow(cells, columns, options);
     tags.add(tag);
     if ('valve' in read) valves.push({ line, ...read });
     else issues.push(...read.map((issue) => ({ line, ...issue })));
@@ -94,6 +86,7 @@ type Cell = { readonly text: string; readonly unit: string | undefined };
 
 function readRow(
   cells: Cells,
+  known: Columns,
   { register, writing, newId }: ValvesCsvOptions,
 ): Omit<ReadValve, 'line'> | readonly RowIssue[] {
   const family = familyNames.find((each) => each === cells['family']);
@@ -101,8 +94,8 @@ function readRow(
   const before = knownOf(cells, register);
   const old = before?.plate.family === family ? before : undefined;
   const byName = cellsByName(cells);
-  const shape = shapeOfRow(family, byName, before, writing);
-  const columns = columnsFor(shape, writing);
+  const shape = shapeOfRow(family, known.ofAll(family), byName, before);
+  const columns = known.of(shape);
   const issues = otherUnits(columns, byName);
   if (issues.length > 0) return issues;
   const texts = textsOfRow(columns, byName, old && draftOf(old, writing).texts);
@@ -154,40 +147,57 @@ function knownOf({ tag, id }: Cells, register: readonly Valve[]): Valve | undefi
   );
 }
 
+/** The columns of shapes that were met: rows of one kind have them in common. */
+class Columns {
+  private readonly known = new Map<string, readonly ValveColumn[]>();
+
+  constructor(private readonly writing: Pick<Writing, 'unit'>) {}
+
+  of(shape: ValveShape): readonly ValveColumn[] {
+    const key = JSON.stringify(shape);
+    const known = this.known.get(key) ?? columnsFor(shape, this.writing);
+    this.known.set(key, known);
+    return known;
+  }
+
+  /** Of a valve that has all that one of its family may have. */
+  ofAll(family: Family): readonly ValveColumn[] {
+    const further = furtherOf(family).map(({ id }) => id);
+    const springs = Object.fromEntries([MAIN, ...further].map((id) => [id, MOST_SPRINGS]));
+    return this.of({ family, further, springs });
+  }
+}
+
 /**
  * What a row has beside its family: further adjusters and springs of which it says anything, and those of the
  * register for which the file has no column.
  */
 function shapeOfRow(
   family: Family,
+  columns: readonly ValveColumn[],
   byName: ReadonlyMap<string, Cell>,
   before: Valve | undefined,
-  writing: Writing,
 ): ValveShape {
-  const at = (shape: ValveShape, path: string, isFit: (cell: Cell | undefined) => boolean) =>
-    columnsFor(shape, writing).some(
-      (column) => column.path.startsWith(path) && isFit(byName.get(column.name.toLowerCase())),
-    );
-  const isThere = (shape: ValveShape, path: string, isKnown: boolean) =>
-    at(shape, path, (cell) => cell !== undefined && cell.text !== '') ||
-    (isKnown && !at(shape, path, (cell) => cell !== undefined));
+  const held = columns.flatMap(({ path, name }) => {
+    const cell = byName.get(name.toLowerCase());
+    return cell ? [{ path, isSaid: cell.text !== '' }] : [];
+  });
+  const isThere = (path: string, isKnown: boolean): boolean => {
+    const own = held.filter((each) => each.path.startsWith(path));
+    return own.length === 0 ? isKnown : own.some(({ isSaid }) => isSaid);
+  };
   const known = before?.plate.family === family ? shapeOf(before.plate) : undefined;
-  const all = furtherOf(family).map(({ id }) => id);
-  const whole = { family, further: all, springs: {} };
-  const further = all.filter(
-    (id) =>
-      !mayLack(family, id) ||
-      isThere(whole, `${adjusterPath(id)}.`, known?.further.includes(id) ?? false),
-  );
+  const further = furtherOf(family)
+    .map(({ id }) => id)
+    .filter(
+      (id) =>
+        !mayLack(family, id) ||
+        isThere(`${adjusterPath(id)}.`, known?.further.includes(id) ?? false),
+    );
   const springsOf = (id: string): number => {
-    const shape = { family, further, springs: { [id]: MOST_SPRINGS } };
     const counts = Array.from({ length: MOST_SPRINGS }, (_, i) => MOST_SPRINGS - i);
     const last = counts.find((count) =>
-      isThere(
-        shape,
-        `${adjusterPath(id)}.springs.${count - 1}.`,
-        (known?.springs[id] ?? 0) >= count,
-      ),
+      isThere(`${adjusterPath(id)}.springs.${count - 1}.`, (known?.springs[id] ?? 0) >= count),
     );
     return last ?? 1;
   };

@@ -65,8 +65,8 @@ export const coreEvents = [
   eventSchema('gauge_swapped', { role: roleSchema, gauge: gaugeSchema }),
   /** The work goes on in another hand, who takes over what stands open. */
   eventSchema('handed_over', {
-    to: z.string().trim().min(1).max(80),
-    words: text.trim().min(1).optional(),
+    to: z.string().min(1).max(80),
+    words: text.min(1).optional(),
   }),
   eventSchema('paused', {}),
   eventSchema('resumed', {}),

@@ -14,7 +14,7 @@ import { listenForLaunches } from '@/data/launched-file';
 import { KEEP_MS, keepsWhatItHas, persister, queryClient } from '@/data/queries';
 import { startSync } from '@/data/store';
 import { WhoIsHere } from '@/people/who-is-here';
-import { usePreferences } from '@/settings/preferences';
+import { usePreferences } from '@/prefs/preferences';
 import { Guarded } from '@/shell/guarded';
 import { Shell } from '@/shell/shell';
 import { config } from '@/theme/tamagui.config';

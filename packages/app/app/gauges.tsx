@@ -4,7 +4,7 @@ import { XStack, YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useValves } from '@/data/queries';
 import { GaugeFiles } from '@/gauge/gauge-files';
 import { GaugeSheet } from '@/gauge/gauge-sheet';
-import { useUnits, type Units } from '@/settings/use-units';
+import { useUnits, type Units } from '@/units/use-units';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { Card, Pill } from '@/ui/card';

@@ -10,7 +10,7 @@ import {
   useSites,
   useValves,
 } from '@/data/queries';
-import { changePreferences, usePreferences } from '@/settings/preferences';
+import { changePreferences, usePreferences } from '@/prefs/preferences';
 import { BagCard } from '@/bag/bag-card';
 import { FirstSteps } from '@/register/first-steps';
 import { CarryOn } from '@/round/carry-on';

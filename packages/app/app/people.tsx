@@ -6,7 +6,7 @@ import { MySecretCard } from '@/people/my-secret-card';
 import { roleWords } from '@/people/people-words';
 import { PersonSheet } from '@/people/person-sheet';
 import { PhonesCard } from '@/people/phones-card';
-import { useMay } from '@/settings/preferences';
+import { useMay } from '@/prefs/preferences';
 import { Screen } from '@/shell/screen';
 import { ListLine } from '@/ui/list-line';
 import { Card, Pill } from '@/ui/card';

@@ -1,6 +1,6 @@
 import { flowUnits, pressureUnits } from '@holvek/core';
 import { UnitsByFamilyCard } from '@/settings/units-by-family-card';
-import { changePreferences, usePreferences, type Preferences } from '@/settings/preferences';
+import { changePreferences, usePreferences, type Preferences } from '@/prefs/preferences';
 import { BackupsCard } from '@/house/backups-card';
 import { HouseRulesForm } from '@/settings/house-rules-form';
 import { MeCard } from '@/people/me-card';

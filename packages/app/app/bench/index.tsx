@@ -3,7 +3,7 @@ import { XStack, YStack } from '@/ui/kit';
 import { benchTools } from '@/bench/tools';
 import { useValves } from '@/data/queries';
 import { Screen } from '@/shell/screen';
-import { useKeys } from '@/shell/use-keys';
+import { useKeys } from '@/ui/use-keys';
 import { Card } from '@/ui/card';
 import { Press } from '@/ui/press';
 import { Heading, Muted, Strong } from '@/ui/words';

@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { pullRun, useShelf, useShelfLoaded } from '@/data/store';
 import { RunScreen } from '@/run/run-screen';
-import { UnitsOfValve, useNamedValve } from '@/settings/units-of-valve';
+import { UnitsOfValve, useNamedValve } from '@/units/units-of-valve';
 import { Screen } from '@/shell/screen';
 import { Loading, Trouble } from '@/ui/states';
 

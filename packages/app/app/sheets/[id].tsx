@@ -10,7 +10,7 @@ import { CountersignCard, CountersignForm } from '@/countersign/countersign-card
 import { useCountersigns } from '@/countersign/use-countersign';
 import { PhotosCard } from '@/photo/photos-card';
 import { ScoreCard } from '@/practice/score-card';
-import { UnitsOfValve, useNamedValve } from '@/settings/units-of-valve';
+import { UnitsOfValve, useNamedValve } from '@/units/units-of-valve';
 import { Screen } from '@/shell/screen';
 import { DoubtCard } from '@/sheet/doubt-card';
 import { EvidenceCard } from '@/sheet/evidence-card';

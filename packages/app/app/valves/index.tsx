@@ -5,7 +5,7 @@ import { useMedia, XStack, YStack } from '@/ui/kit';
 import { useValves } from '@/data/queries';
 import { Head } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
-import { useKeys } from '@/shell/use-keys';
+import { useKeys } from '@/ui/use-keys';
 import { Choice, TextInput } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';

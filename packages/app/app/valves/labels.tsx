@@ -2,7 +2,7 @@ import { labelLayouts, type LabelLayout } from '@holvek/paper/label-layouts';
 import { useState } from 'react';
 import { useHouseRules, useValves } from '@/data/queries';
 import { labelOf } from '@/register/label-lines';
-import { useUnitsOf } from '@/settings/use-units';
+import { useUnitsOf } from '@/units/use-units';
 import { labelsHere } from '@/sheet/paper/client';
 import { Screen } from '@/shell/screen';
 import { Choice, Field } from '@/ui/field';
@@ -10,7 +10,7 @@ import { saveBlob } from '@/ui/files';
 import { BigButton } from '@/ui/press';
 import { Empty } from '@/ui/states';
 import { Muted, Words } from '@/ui/words';
-import { useVisits } from '@/valve/use-visits';
+import { useVisits } from '@/data/use-visits';
 
 const sizes = (Object.keys(labelLayouts) as LabelLayout[]).map((value) => ({
   value,

@@ -2,7 +2,7 @@ import type { LoopPreview } from '@holvek/core';
 import { useState } from 'react';
 import Svg, { Line, Path, Text } from 'react-native-svg';
 import { View } from '@/ui/kit';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from '@/ui/use-ink';
 
 const FIGURES = 'AtkinsonHyperlegibleMono_400Regular';
 

@@ -6,7 +6,7 @@ import {
   type QuantityKind,
   type Valve,
 } from '@holvek/core';
-import type { Units } from '@/settings/use-units';
+import type { Units } from '@/units/use-units';
 import { parseTrouble } from '@/words/trouble';
 
 export type BenchField = {

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { offered, signedToday } from './pick';
 import { api, Refusal } from '@/data/api';
 import { queryClient, useSheets } from '@/data/queries';
-import { usePreferences } from '@/settings/preferences';
+import { usePreferences } from '@/prefs/preferences';
 import { Card } from '@/ui/card';
 import { Choice, Field } from '@/ui/field';
 import { YStack } from '@/ui/kit';

@@ -3,7 +3,7 @@ import { useMutation } from '@tanstack/react-query';
 import { api } from '@/data/api';
 import { queryClient } from '@/data/queries';
 import { Refused } from '@/people/sign-in-page';
-import { useMay } from '@/settings/preferences';
+import { useMay } from '@/prefs/preferences';
 import { Card } from '@/ui/card';
 import { YStack } from '@/ui/kit';
 import { TickRow } from '@/ui/tick-row';

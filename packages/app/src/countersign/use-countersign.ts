@@ -9,7 +9,7 @@ import {
 } from '@holvek/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '@/data/api';
-import { signHere } from '@/data/sign-here';
+import { signHere } from '@/people/sign-here';
 import { useValves } from '@/data/queries';
 
 export const useCountersignRules = () =>

@@ -2,7 +2,7 @@ import { defaultHouseRules, houseRulesSchema, type HouseRules } from '@holvek/co
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import type { Persister, PersistedClient } from '@tanstack/react-query-persist-client';
-import { preferences } from '@/settings/preferences';
+import { preferences } from '@/prefs/preferences';
 import { api, Refusal, Unreachable, type Change } from './api';
 import { showConflict } from './conflicts';
 import { withKept, type ListName } from './kept-changes';

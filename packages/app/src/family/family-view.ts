@@ -1,6 +1,6 @@
 import type { AnyPlate, CutawayKind } from '@holvek/core';
 import type { Scheme } from './scheme';
-import type { Units } from '@/settings/use-units';
+import type { Units } from '@/units/use-units';
 
 /** What drives a valve's body, as its glyph shows it, and which side it senses. */
 export type LineGlyphShape = {

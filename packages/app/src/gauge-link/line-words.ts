@@ -1,6 +1,6 @@
 import { parseTrouble } from '@/words/trouble';
 import type { LineError } from '@holvek/core';
-import type { Units } from '@/settings/use-units';
+import type { Units } from '@/units/use-units';
 import type { LineState } from './line-gauge';
 
 /** Why a line could not be read. */

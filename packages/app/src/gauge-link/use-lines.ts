@@ -3,7 +3,7 @@ import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from '
 import { CLOSED, LineGauge, type LineState } from './line-gauge';
 import { openSerial } from './serial';
 import type { Trace } from './trace';
-import { useBarometer } from '@/settings/use-barometer';
+import { useBarometer } from '@/units/use-barometer';
 
 /** Gauges of a run that speak over a line. */
 export type Lines = {

@@ -1,5 +1,5 @@
 import type { Gauge, GaugeFitness } from '@holvek/core';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { Card } from '@/ui/card';
 import { Choice } from '@/ui/field';
 import { Muted, Words } from '@/ui/words';

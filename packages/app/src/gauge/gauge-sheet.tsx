@@ -15,7 +15,7 @@ import {
   toTexts,
   type GaugeTexts,
 } from './gauge-form';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
 import { Choice } from '@/ui/field';

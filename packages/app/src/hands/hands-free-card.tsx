@@ -1,4 +1,4 @@
-import { changePreferences, usePreferences } from '@/settings/preferences';
+import { changePreferences, usePreferences } from '@/prefs/preferences';
 import { Card } from '@/ui/card';
 import { Choice } from '@/ui/field';
 import { Heading, Muted } from '@/ui/words';

@@ -1,4 +1,4 @@
-import { changePreferences } from '@/settings/preferences';
+import { changePreferences } from '@/prefs/preferences';
 import { localVoice, speak, spokenFigures } from './speak';
 
 const voice = (name: string, lang: string, localService: boolean) =>

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { preferences, usePreferences } from '@/settings/preferences';
+import { preferences, usePreferences } from '@/prefs/preferences';
 
 /** What of the browser's voice is used. */
 type Voice = Pick<SpeechSynthesis, 'speak' | 'cancel' | 'getVoices'>;

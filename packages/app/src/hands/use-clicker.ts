@@ -1,5 +1,5 @@
-import { useKeys } from '@/shell/use-keys';
-import { usePreferences } from '@/settings/preferences';
+import { useKeys } from '@/ui/use-keys';
+import { usePreferences } from '@/prefs/preferences';
 
 /** Keys that clickers of a hand send, and those for loudness where a device tells them to a page. */
 const CLICKS = ['pagedown', 'audiovolumeup', 'mediatracknext'] as const;

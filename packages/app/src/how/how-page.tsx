@@ -11,7 +11,7 @@ import {
 } from '@holvek/core';
 import { useRouter, type Href } from 'expo-router';
 import { useState, type ComponentType } from 'react';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
 import { BigButton } from '@/ui/press';

@@ -1,5 +1,5 @@
 import { G, Line, Path, Rect, Text } from 'react-native-svg';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from '@/ui/use-ink';
 
 const BODY = 'AtkinsonHyperlegibleNext_400Regular';
 const STRONG = 'AtkinsonHyperlegibleNext_700Bold';

@@ -1,6 +1,6 @@
 import { KNOB_TURNS } from '@holvek/core';
 import Svg, { G, Path } from 'react-native-svg';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from '@/ui/use-ink';
 import { forceOf, type PictureProps } from './picture';
 import {
   Coils,

@@ -1,5 +1,5 @@
 import { XStack, YStack } from '@/ui/kit';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from '@/ui/use-ink';
 import { Figure, Muted } from '@/ui/words';
 
 /** A slider for a thumb: its name, its figure, and the arrow keys. */

@@ -1,7 +1,7 @@
 import type { LadderError, System } from '@holvek/core';
 import { YStack } from '@/ui/kit';
 import { ruleSum, sourceWord, wayOut } from './ladder-words';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { Card } from '@/ui/card';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
 

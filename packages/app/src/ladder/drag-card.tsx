@@ -1,7 +1,7 @@
 import type { System } from '@holvek/core';
 import { ClashCard } from './clash-card';
 import type { DragState } from './use-system';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { Card, Row } from '@/ui/card';
 import { WordButton } from '@/ui/press';
 import { Muted, Strong } from '@/ui/words';

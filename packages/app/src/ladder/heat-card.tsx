@@ -7,7 +7,7 @@ import {
 } from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
 import { Field } from '@/ui/field';

@@ -5,8 +5,8 @@ import { View } from '@/ui/kit';
 import { RungHandles } from './rung-handles';
 import { spreadLabels } from './spread';
 import { niceTicks } from '@/ui/nice-ticks';
-import { useUnits } from '@/settings/use-units';
-import { useInk, type Ink } from '@/theme/use-ink';
+import { useUnits } from '@/units/use-units';
+import { useInk, type Ink } from '@/ui/use-ink';
 
 const STRONG = 'AtkinsonHyperlegibleNext_700Bold';
 const BODY = 'AtkinsonHyperlegibleNext_400Regular';

@@ -17,7 +17,7 @@ import {
   ruleSum,
   wayOut,
 } from './ladder-words';
-import type { Units } from '@/settings/use-units';
+import type { Units } from '@/units/use-units';
 
 const units: Units = {
   pressure: 'bar',

@@ -8,7 +8,7 @@ import type {
   System,
   SystemIssue,
 } from '@holvek/core';
-import type { Units } from '@/settings/use-units';
+import type { Units } from '@/units/use-units';
 
 export const kindWord: Record<RungKind, string> = {
   load: 'load',

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { openLineWorker } from './line-client';
 import type { LineReport } from './line.worker';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { Card, Pill } from '@/ui/card';
 import { Choice } from '@/ui/field';
 import { BigButton } from '@/ui/press';

@@ -2,7 +2,7 @@ import type { SettingPlan, System } from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { planWord, precedenceWord, readingsWord } from './ladder-words';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
 import { WordButton } from '@/ui/press';

@@ -2,8 +2,8 @@ import { parseDifference, parsePressure, ruleSources, type Rule, type System } f
 import { useState } from 'react';
 import { idFor } from './rung-sheet';
 import { sourceWord } from './ladder-words';
-import { useBarometer } from '@/settings/use-barometer';
-import { useUnits } from '@/settings/use-units';
+import { useBarometer } from '@/units/use-barometer';
+import { useUnits } from '@/units/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Choice, Field } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';

@@ -1,7 +1,7 @@
 import type { Ladder, Rule, System } from '@holvek/core';
 import { XStack, YStack } from '@/ui/kit';
 import { ruleSum, sourceWord } from './ladder-words';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { Card, Pill } from '@/ui/card';
 import { Press, WordButton } from '@/ui/press';
 import { Heading, Muted, Strong, Words } from '@/ui/words';

@@ -1,7 +1,7 @@
 import { isSettable, type Ladder, type System } from '@holvek/core';
 import { useRef } from 'react';
 import type { LadderScale, Rails } from './ladder-picture';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 
 type Props = {
   readonly system: System;

@@ -9,8 +9,8 @@ import {
 import { useState } from 'react';
 import { kindWord } from './ladder-words';
 import { useValves } from '@/data/queries';
-import { useBarometer } from '@/settings/use-barometer';
-import { useUnits } from '@/settings/use-units';
+import { useBarometer } from '@/units/use-barometer';
+import { useUnits } from '@/units/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Choice, Field } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';

@@ -4,7 +4,7 @@ import { useNoticesOn } from './use-notices-on';
 import { noticeWords } from './notice-words';
 import { NoticeSheet } from './notice-sheet';
 import { useChangeNotice } from '@/data/queries';
-import { preferences, useMay } from '@/settings/preferences';
+import { preferences, useMay } from '@/prefs/preferences';
 import { Card } from '@/ui/card';
 import { XStack } from '@/ui/kit';
 import { WordButton } from '@/ui/press';

@@ -5,7 +5,7 @@ import { z } from 'zod';
 import { untilOf } from './notice-words';
 import { newId } from '@/data/new-id';
 import { useChangeNotice } from '@/data/queries';
-import { preferences } from '@/settings/preferences';
+import { preferences } from '@/prefs/preferences';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { FormField } from '@/ui/form-field';
 import { BigButton } from '@/ui/press';

@@ -1,6 +1,6 @@
 import type { HouseAction } from '@holvek/core';
 import type { ReactNode } from 'react';
-import { useMay } from '@/settings/preferences';
+import { useMay } from '@/prefs/preferences';
 import { Muted } from '@/ui/words';
 
 type Props = {

@@ -4,7 +4,7 @@ import { Refused } from './sign-in-page';
 import { usePeopleRules } from './use-licence';
 import { api } from '@/data/api';
 import { queryClient } from '@/data/queries';
-import { useMay } from '@/settings/preferences';
+import { useMay } from '@/prefs/preferences';
 import { Card } from '@/ui/card';
 import { YStack } from '@/ui/kit';
 import { TickRow } from '@/ui/tick-row';

@@ -3,7 +3,7 @@ import { useRouter, type Href } from 'expo-router';
 import { roleWords } from './people-words';
 import { Refused } from './sign-in-page';
 import { signOut } from './session';
-import { usePreferences } from '@/settings/preferences';
+import { usePreferences } from '@/prefs/preferences';
 import { Card, Row } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { Heading } from '@/ui/words';

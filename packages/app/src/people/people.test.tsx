@@ -16,7 +16,7 @@ import { PersonSheet } from './person-sheet';
 import { signOut } from './session';
 import { WhoIsHere } from './who-is-here';
 import { queryClient } from '@/data/queries';
-import { changePreferences, preferences } from '@/settings/preferences';
+import { changePreferences, preferences } from '@/prefs/preferences';
 import { config } from '@/theme/tamagui.config';
 import { TamaguiProvider } from '@/ui/kit';
 

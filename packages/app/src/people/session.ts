@@ -4,7 +4,7 @@ import { deviceId } from '@/data/device-id';
 import { deviceKey } from '@/data/device-key';
 import { queryClient } from '@/data/queries';
 import { deviceDb, outbox, pullOpenRuns } from '@/data/store';
-import { changePreferences } from '@/settings/preferences';
+import { changePreferences } from '@/prefs/preferences';
 import { proofDigest, type FirstOwner, type Session, type SignIn } from '@holvek/core';
 
 const KEY = ['session'];

@@ -2,7 +2,7 @@ import { defaultPeopleRules, lackedLicence, licenceKinds, type Family } from '@h
 import { useQuery } from '@tanstack/react-query';
 import { useSession } from './session';
 import { api } from '@/data/api';
-import { useMay } from '@/settings/preferences';
+import { useMay } from '@/prefs/preferences';
 import { today } from '@/ui/local-day';
 
 export const usePeopleRules = () =>

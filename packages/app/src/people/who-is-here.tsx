@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { SignInPage } from './sign-in-page';
 import { useSession } from './session';
-import { usePreferences } from '@/settings/preferences';
+import { usePreferences } from '@/prefs/preferences';
 import { Screen } from '@/shell/screen';
 import { Loading, Trouble } from '@/ui/states';
 

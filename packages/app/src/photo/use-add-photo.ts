@@ -5,7 +5,7 @@ import { newId } from '@/data/new-id';
 import { NoRoom } from '@/data/picture-shelf';
 import { useChangePhoto } from '@/data/queries';
 import { pictures } from '@/data/store';
-import { preferences } from '@/settings/preferences';
+import { preferences } from '@/prefs/preferences';
 import { refusalWords } from '@/words/trouble';
 import { drawSmaller, PictureProblem } from './draw-smaller';
 import { pictureTrouble } from './photo-words';

@@ -1,7 +1,7 @@
 import { familyName } from '@holvek/core';
 import { handByFamily, useHandLog, type HandOfFamily } from './hand-log';
 import { scoreTone } from './score-words';
-import { usePreferences } from '@/settings/preferences';
+import { usePreferences } from '@/prefs/preferences';
 import { ListLine } from '@/ui/list-line';
 import { Card, Pill } from '@/ui/card';
 import { Heading, Muted } from '@/ui/words';

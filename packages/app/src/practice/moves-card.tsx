@@ -1,7 +1,7 @@
 import type { Score } from '@holvek/core';
 import { useState } from 'react';
 import { moveWords } from './score-words';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { Card } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';
 import { WordButton } from '@/ui/press';

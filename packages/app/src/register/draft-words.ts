@@ -1,5 +1,5 @@
 import type { DraftError } from '@holvek/core';
-import type { Units } from '@/settings/use-units';
+import type { Units } from '@/units/use-units';
 import { parseTrouble } from '@/words/trouble';
 
 /** What is wrong with a field of a new valve, and what to do about it. */

@@ -6,7 +6,7 @@ import { PlaceSheet } from './place-sheet';
 import { useGauges, useSites, useValves } from '@/data/queries';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from '@/ui/use-ink';
 import { Card } from '@/ui/card';
 import { BigButton } from '@/ui/press';
 import { Muted, Strong, Words } from '@/ui/words';

@@ -1,6 +1,6 @@
 import { defaultHouseRules as rules } from '@holvek/core';
 import { labelOf } from './label-lines';
-import { unitsIn } from '@/settings/use-units';
+import { unitsIn } from '@/units/use-units';
 import { positioner } from '@/testing/family-samples';
 import { sheet, valve } from '@/testing/samples';
 

@@ -1,8 +1,8 @@
 import { dueOf, judgingGauge, type HouseRules, type Valve, type ValveVisit } from '@holvek/core';
 import type { Label } from '@holvek/paper';
-import type { Units } from '@/settings/use-units';
+import type { Units } from '@/units/use-units';
 import { localDay } from '@/ui/local-day';
-import { aimWords } from '@/valve/aim-words';
+import { aimWords } from '@/words/aim-words';
 
 /** What hangs on a valve: what it is, what was last left and when, and when it wants its next look. */
 export function labelOf(

@@ -1,8 +1,8 @@
 import type { Spring, Valve } from '@holvek/core';
 import { adjusterPlate, adjustersOf, ratingOf, targetOf } from '@holvek/core';
 import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';
-import { useUnits } from '@/settings/use-units';
-import { useInk } from '@/theme/use-ink';
+import { useUnits } from '@/units/use-units';
+import { useInk } from '@/ui/use-ink';
 
 const WIDTH = 340;
 const ROW = 26;

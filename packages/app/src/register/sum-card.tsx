@@ -1,7 +1,7 @@
 import { draftSum, targetPath } from '@holvek/core';
 import { nameOf } from './fact-field';
 import { useWriting, type ValveForm } from './use-valve-form';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { Card } from '@/ui/card';
 import { WordButton } from '@/ui/press';
 import { Words } from '@/ui/words';

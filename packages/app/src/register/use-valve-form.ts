@@ -13,8 +13,8 @@ import { useForm, useWatch, type Resolver } from 'react-hook-form';
 import { nameOf, pathOf, type Texts } from './fact-field';
 import { draftTrouble } from './draft-words';
 import { useValves } from '@/data/queries';
-import { useBarometer } from '@/settings/use-barometer';
-import { useUnits } from '@/settings/use-units';
+import { useBarometer } from '@/units/use-barometer';
+import { useUnits } from '@/units/use-units';
 
 const named = (texts: ValveDraft['texts']): Texts =>
   Object.fromEntries(Object.entries(texts).map(([path, text]) => [nameOf(path), text]));

@@ -1,7 +1,7 @@
 import { completed, newDraft, readDraft } from '@holvek/core';
 import { draftTrouble } from './draft-words';
 import { missingWords } from './missing-words';
-import type { Units } from '@/settings/use-units';
+import type { Units } from '@/units/use-units';
 
 const reading = { id: 'v', writing: { unit: 'kPa', barometer: 101_325 }, others: [] };
 const units = {} as Units;

@@ -6,7 +6,7 @@ import { Controller, useForm } from 'react-hook-form';
 import { Refusal } from '@/data/api';
 import { useChangeRepair } from '@/data/queries';
 import { newId } from '@/data/new-id';
-import { preferences } from '@/settings/preferences';
+import { preferences } from '@/prefs/preferences';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
 import { FormField } from '@/ui/form-field';

@@ -2,7 +2,7 @@ import { pathOf, type Band, type Chart, type Dot, type Tone } from '@holvek/core
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
 import { View } from '@/ui/kit';
-import { useInk, type Ink } from '@/theme/use-ink';
+import { useInk, type Ink } from '@/ui/use-ink';
 
 /** Room for the words on the axes, px. */
 const AXIS = { left: 52, bottom: 20 };

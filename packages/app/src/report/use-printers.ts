@@ -1,7 +1,7 @@
 import type { Printers, SheetBody } from '@holvek/core';
 import { useMemo } from 'react';
-import { useNamedValve } from '@/settings/units-of-valve';
-import { useUnits, useUnitsOf, type Units } from '@/settings/use-units';
+import { useNamedValve } from '@/units/units-of-valve';
+import { useUnits, useUnitsOf, type Units } from '@/units/use-units';
 
 /** A phone's units as reports and lists print with them. */
 export const printersOf = ({ pressure: unit, figure, withUnit }: Units): Printers => ({

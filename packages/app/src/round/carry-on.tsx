@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { lastReading } from '@holvek/core';
 import { XStack, YStack } from '@/ui/kit';
 import type { RoundRow } from './use-round-rows';
-import { useUnitsOf } from '@/settings/use-units';
+import { useUnitsOf } from '@/units/use-units';
 import { Card, Pill } from '@/ui/card';
 import { BigButton } from '@/ui/press';
 import { Heading, Muted, Strong, Words } from '@/ui/words';

@@ -21,7 +21,7 @@ import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import GripVertical from 'lucide-react-native/icons/grip-vertical';
 import X from 'lucide-react-native/icons/x';
 import { View, XStack } from '@/ui/kit';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from '@/ui/use-ink';
 import { Press } from '@/ui/press';
 import { Strong } from '@/ui/words';
 

@@ -12,7 +12,7 @@ import { useEffect, useMemo } from 'react';
 import { useValves } from '@/data/queries';
 import { pullOpenRuns, useShelf } from '@/data/store';
 import { openRunOf } from '@/valve/valve-state';
-import { useVisits, visitsByFamily } from '@/valve/use-visits';
+import { useVisits, visitsByFamily } from '@/data/use-visits';
 import { localDay } from '@/ui/local-day';
 
 export type RoundRow = {

@@ -5,7 +5,7 @@ import { Card } from '@/ui/card';
 import { BigButton } from '@/ui/press';
 import { Strong, Words } from '@/ui/words';
 import { wayWord } from '@/ui/turn-word';
-import { useDesk } from './use-desk';
+import { useDesk } from '@/desk/use-desk';
 
 const turnsWords = (turns: number): string => `${printTurns(turns)} ${wayWord(turns)}`;
 

@@ -1,5 +1,5 @@
 import { families, judgeOf, roleOf, type GaugeRole, type Run, type Step } from '@holvek/core';
-import { useDesk } from './use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { canBeRead } from '@/gauge-link/line-gauge';
 import { useLineState } from '@/gauge-link/use-lines';
 import { latest, useTrace } from '@/gauge-link/trace';

@@ -1,8 +1,8 @@
 import { isPractice, may, type Person } from '@holvek/core';
 import { useState } from 'react';
-import { useDesk } from './use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { usePeople } from '@/data/queries';
-import { usePreferences } from '@/settings/preferences';
+import { usePreferences } from '@/prefs/preferences';
 import { Choice, Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Strong, Words } from '@/ui/words';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { EndEarly } from './end-early';
+import { EndEarly } from '@/step/parts/end-early';
 import { HandOver } from './hand-over';
 import { SwapGauge } from './swap-gauge';
-import { useDesk } from './use-desk';
-import { LinkGaugeSheet } from '@/gauge-link/link-gauge-sheet';
+import { useDesk } from '@/desk/use-desk';
+import { LinkGaugeSheet } from '@/step/parts/link-gauge-sheet';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';

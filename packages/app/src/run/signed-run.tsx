@@ -2,7 +2,7 @@ import { freezeSheet, isPractice, type SheetBody } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import { useDesk } from './use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { useFiledSheet, useOutbox } from '@/data/store';
 import { Screen } from '@/shell/screen';
 import { takeUnfiled } from '@/sheet/paper/take-away';

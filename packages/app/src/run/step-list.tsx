@@ -1,10 +1,10 @@
 import { phases } from '@holvek/core';
 import Check from 'lucide-react-native/icons/check';
 import { ScrollView, View, XStack, YStack } from '@/ui/kit';
-import { phaseWord } from './phase-rail';
+import { phaseWord } from '@/step/parts/phase-rail';
 import { useStepText } from '@/step/parts/step-text';
-import { useDesk } from './use-desk';
-import { useInk } from '@/theme/use-ink';
+import { useDesk } from '@/desk/use-desk';
+import { useInk } from '@/ui/use-ink';
 import { Muted, Strong, Title, Words } from '@/ui/words';
 
 /** All steps by phase: done, in hand, to come. */

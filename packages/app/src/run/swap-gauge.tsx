@@ -8,7 +8,7 @@ import {
   type Valve,
 } from '@holvek/core';
 import { useState } from 'react';
-import { useDesk } from './use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { useGauges, useValves } from '@/data/queries';
 import { fitnessFor } from '@/gauge/gauge-choice';
 import { GaugeSelect } from '@/gauge/gauge-select';

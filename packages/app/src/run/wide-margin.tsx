@@ -2,7 +2,7 @@ import { isInstrument, judgeOf, roleOf, targetOf, type Step } from '@holvek/core
 import { ScrollView, XStack, YStack } from '@/ui/kit';
 import { LineDiagram } from '@/step/parts/line-diagram';
 import { TraceChart } from '@/step/parts/trace-chart';
-import { useDesk } from './use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { latest, useTrace } from '@/gauge-link/trace';
 import { Card, Pill, Row } from '@/ui/card';
 import { Heading, Muted, Words } from '@/ui/words';

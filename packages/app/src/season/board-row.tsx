@@ -1,6 +1,6 @@
 import { useDraggable } from '@dnd-kit/core';
 import { daysBetween, isDone, type Planned, type SeasonVisit } from '@holvek/core';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from '@/ui/use-ink';
 import { View, XStack } from '@/ui/kit';
 import { Press } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';

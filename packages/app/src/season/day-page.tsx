@@ -2,7 +2,7 @@ import { dayLoad, digestOf, wayOf, type Round, type Valve, rulesFor } from '@hol
 import { useRouter } from 'expo-router';
 import { BagCard } from '@/bag/bag-card';
 import { useChangeRound } from '@/data/queries';
-import { changePreferences } from '@/settings/preferences';
+import { changePreferences } from '@/prefs/preferences';
 import { Screen } from '@/shell/screen';
 import { Card, Pill } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';

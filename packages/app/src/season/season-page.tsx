@@ -1,7 +1,7 @@
 import { leftOut } from '@holvek/core';
 import { useRouter, type Href } from 'expo-router';
 import { useState } from 'react';
-import { useMay } from '@/settings/preferences';
+import { useMay } from '@/prefs/preferences';
 import { Screen } from '@/shell/screen';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';

@@ -21,7 +21,7 @@ import { Choice } from '@/ui/field';
 import { dayWords, localDay, today } from '@/ui/local-day';
 import { Loading } from '@/ui/states';
 import { Heading, Muted, Strong } from '@/ui/words';
-import { useVisits } from '@/valve/use-visits';
+import { useVisits } from '@/data/use-visits';
 
 const tellBy: readonly { readonly value: ToldBy; readonly say: string }[] = [
   { value: 'family', say: 'kind' },

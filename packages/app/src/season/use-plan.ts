@@ -12,7 +12,7 @@ import {
 } from '@holvek/core';
 import { useState } from 'react';
 import { useChangeSeason } from '@/data/queries';
-import { useMay } from '@/settings/preferences';
+import { useMay } from '@/prefs/preferences';
 import { planInWorker } from './client';
 import { barSentence } from './season-words';
 import { withRoutes, type SeasonDesk } from './use-season-desk';

@@ -30,7 +30,7 @@ import {
 import { fitnessFor } from '@/gauge/gauge-choice';
 import { usePeopleRules } from '@/people/use-licence';
 import { localDay, today } from '@/ui/local-day';
-import { useVisits, visitsByFamily, type Visits } from '@/valve/use-visits';
+import { useVisits, visitsByFamily, type Visits } from '@/data/use-visits';
 
 /** Everything that the season's screens stand on. */
 export type SeasonDesk = {

@@ -2,7 +2,7 @@ import { defaultHouseRules, type HouseRules } from '@holvek/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { TamaguiProvider } from '@/ui/kit';
-import { changePreferences } from './preferences';
+import { changePreferences } from '@/prefs/preferences';
 import { HouseRulesForm } from './house-rules-form';
 import { config } from '@/theme/tamagui.config';
 

@@ -12,7 +12,7 @@ import {
   type RulePath,
   type RuleRow,
 } from './house-rule-rows';
-import { usePreferences } from './preferences';
+import { usePreferences } from '@/prefs/preferences';
 import { Allowed } from '@/people/allowed';
 import { useChangeHouseRules, useHouseRules } from '@/data/queries';
 import { Field, TextInput } from '@/ui/field';

@@ -5,7 +5,7 @@ import { Card } from '@/ui/card';
 import { XStack } from '@/ui/kit';
 import { useNow } from '@/ui/use-now';
 import { Heading, Strong, Words } from '@/ui/words';
-import { useVisits } from '@/valve/use-visits';
+import { useVisits } from '@/data/use-visits';
 
 /** The three valves that want to be looked at first. */
 export function NextLooks() {

@@ -7,7 +7,7 @@ import { outcomeTone } from './outcome';
 import type { ListedSheet } from './unfiled';
 import { ReportView } from '@/report/report-view';
 import { usePrintersOf } from '@/report/use-printers';
-import { UnitsOfValve, useNamedValve } from '@/settings/units-of-valve';
+import { UnitsOfValve, useNamedValve } from '@/units/units-of-valve';
 import { Pill } from '@/ui/card';
 import { DataTable } from '@/ui/data-table';
 import { ScrollView, XStack, YStack } from '@/ui/kit';

@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { differencesOf, showConflict, useConflict, type Difference } from '@/data/conflicts';
-import { useUnits, type Units } from '@/settings/use-units';
+import { useUnits, type Units } from '@/units/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { BigButton } from '@/ui/press';
 import { Muted, Strong, Words } from '@/ui/words';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Row } from '@/ui/card';
-import { useKeys } from './use-keys';
+import { useKeys } from '@/ui/use-keys';
 
 const keys = [
   ['T', 'turned as advised'],

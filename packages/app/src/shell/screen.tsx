@@ -3,7 +3,7 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import { useEffect, type ReactNode } from 'react';
 import { ScrollView, XStack, YStack } from '@/ui/kit';
 import { PracticeBand } from './practice-band';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from '@/ui/use-ink';
 import { Press } from '@/ui/press';
 import { Muted, Title } from '@/ui/words';
 

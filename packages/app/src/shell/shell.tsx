@@ -14,7 +14,7 @@ import { UpdateBanner } from './update-banner';
 import { KeepingBanner } from './keeping-banner';
 import { KeysHelp } from './keys-help';
 import { LogBanner } from './log-banner';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from '@/ui/use-ink';
 import { Press } from '@/ui/press';
 import { Strong } from '@/ui/words';
 

@@ -1,7 +1,7 @@
 import { XStack } from '@/ui/kit';
 import { appUpdate, useAppUpdate } from '@/data/app-update';
 import { useShelf } from '@/data/store';
-import { usePreferences } from '@/settings/preferences';
+import { usePreferences } from '@/prefs/preferences';
 import { WordButton } from '@/ui/press';
 import { Words } from '@/ui/words';
 

@@ -2,7 +2,7 @@ import { fromCounts, registerAt, registers, type RunEventDraft } from '@holvek/c
 import { act, cleanup, screen, waitFor } from '@testing-library/react';
 import { electronic, runOf } from '@/testing/family-samples';
 import { press, show, type, units } from '@/testing/show-step';
-import { readRegisterText, registerWords } from '@/words/device-words';
+import { readRegisterText, registerWords } from '@/device/device-words';
 
 afterEach(cleanup);
 

@@ -5,8 +5,8 @@ import { TamaguiProvider } from '@/ui/kit';
 import { stepOf } from './family-samples';
 import { Trace } from '@/gauge-link/trace';
 import { StepScreen } from '@/step/step-screen';
-import { DeskProvider, type Desk } from '@/run/use-desk';
-import type { Units } from '@/settings/use-units';
+import { DeskProvider, type Desk } from '@/desk/use-desk';
+import type { Units } from '@/units/use-units';
 import { config } from '@/theme/tamagui.config';
 
 export const units: Units = {

@@ -17,7 +17,7 @@ import { Press } from './press';
 import { cellBox, type TableColumn } from './table-column';
 import { TableRows } from './table-rows';
 import { Muted, Strong, Words } from './words';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from './use-ink';
 
 type Props<T> = {
   readonly label: string;

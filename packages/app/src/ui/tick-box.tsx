@@ -1,6 +1,6 @@
 import Check from 'lucide-react-native/icons/check';
 import { View } from '@/ui/kit';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from './use-ink';
 
 /** The box of something that is ticked; what it stands beside is pressed, not the box. */
 export function TickBox({ isTicked }: { readonly isTicked: boolean }) {

@@ -2,8 +2,8 @@ import { judgingGauge, type Drift, type Valve, type ValveVisit } from '@holvek/c
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
 import { View } from '@/ui/kit';
-import { useUnits } from '@/settings/use-units';
-import { useInk } from '@/theme/use-ink';
+import { useUnits } from '@/units/use-units';
+import { useInk } from '@/ui/use-ink';
 
 const DAY = 86_400_000;
 const HEIGHT = 170;

@@ -19,7 +19,7 @@ import {
   type ValveVisit,
 } from '@holvek/core';
 import { familyView } from '@/family/views';
-import { useUnits, type Units } from '@/settings/use-units';
+import { useUnits, type Units } from '@/units/use-units';
 import { Card, Row } from '@/ui/card';
 import { Heading } from '@/ui/words';
 import { signalWords } from '@/words/signal-words';

@@ -1,5 +1,5 @@
 import type { PlateIssue } from '@holvek/core';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { Card } from '@/ui/card';
 import { Words } from '@/ui/words';
 import { plateTrouble } from '@/words/plate-trouble';

@@ -8,10 +8,10 @@ import {
   type Valve,
 } from '@holvek/core';
 import { XStack, YStack } from '@/ui/kit';
-import { spanWords, splitWords } from './aim-words';
+import { spanWords, splitWords } from '@/words/aim-words';
 import { ValveGlyph } from './valve-glyph';
 import { Allowed } from '@/people/allowed';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { Card, Row } from '@/ui/card';
 import { WordButton } from '@/ui/press';
 import { familyView } from '@/family/views';

@@ -1,7 +1,7 @@
 import { dueOf, familyName, unprovedRepair, type Valve } from '@holvek/core';
 import { useMemo } from 'react';
 import { afterRepair, openRunOf, standingOf, type Standing } from './valve-state';
-import { useVisits } from './use-visits';
+import { useVisits } from '@/data/use-visits';
 import { groupBy } from '@/data/group-by';
 import { useHouseRules, useRepairs, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';

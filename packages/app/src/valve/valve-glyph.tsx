@@ -2,7 +2,7 @@ import type { Family } from '@holvek/core';
 import Svg, { Circle, Line, Path } from 'react-native-svg';
 import type { LineGlyphShape } from '@/family/family-view';
 import { familyView } from '@/family/views';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from '@/ui/use-ink';
 
 /** A valve on its line: body, what drives it, and the line by which it senses. */
 export function ValveGlyph({ family }: { readonly family: Family }) {

@@ -1,8 +1,8 @@
 import { useRouter } from 'expo-router';
-import { aimWords } from './aim-words';
+import { aimWords } from '@/words/aim-words';
 import type { ValveRow } from './use-valve-rows';
 import { standingTone } from './valve-state';
-import { useUnitsOf } from '@/settings/use-units';
+import { useUnitsOf } from '@/units/use-units';
 import { Pill } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';
 import { Press } from '@/ui/press';

@@ -32,7 +32,7 @@ import { PlateIssues } from './plate-issues';
 import { TargetCard } from './target-card';
 import { TargetSheet } from './target-sheet';
 import { afterRepair, givenUpRunsOf, openRunOf, standingOf, standingTone } from './valve-state';
-import { useVisits } from './use-visits';
+import { useVisits } from '@/data/use-visits';
 import { VisitsCard } from './visits-card';
 import { useNow } from '@/ui/use-now';
 

@@ -6,14 +6,14 @@ import {
   type Valve,
   type ValveVisit,
 } from '@holvek/core';
-import { spanWords } from './aim-words';
+import { spanWords } from '@/words/aim-words';
 import { dueWords } from './due-words';
 import { format } from 'date-fns/format';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 import { useRouter } from 'expo-router';
 import { XStack } from '@/ui/kit';
 import { HistoryChart } from './history-chart';
-import { useUnits } from '@/settings/use-units';
+import { useUnits } from '@/units/use-units';
 import { Card } from '@/ui/card';
 import { Press } from '@/ui/press';
 import { Heading, Muted, Strong, Words } from '@/ui/words';

@@ -2,7 +2,7 @@ import type { Valve } from '@holvek/core';
 import { useLocalSearchParams } from 'expo-router';
 import type { ReactNode } from 'react';
 import { useValves } from '@/data/queries';
-import { UnitsOfValve } from '@/settings/units-of-valve';
+import { UnitsOfValve } from '@/units/units-of-valve';
 import { Screen } from '@/shell/screen';
 import { Loading, Trouble } from '@/ui/states';
 

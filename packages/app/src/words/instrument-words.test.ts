@@ -1,8 +1,8 @@
 import { fitStep, printFigure, printQuantity, readStepCsv } from '@holvek/core';
 import { signalFigure, signalWithUnit, signalWords } from './signal-words';
 import { stepTrouble } from './step-trouble';
-import type { Units } from '@/settings/use-units';
-import { aimWords, spanWords, splitWords } from '@/valve/aim-words';
+import type { Units } from '@/units/use-units';
+import { aimWords, spanWords, splitWords } from './aim-words';
 import { valve } from '@/testing/samples';
 
 const units: Units = {

@@ -1,5 +1,5 @@
 import { fromSI, type SignalKind, type SignalRange } from '@holvek/core';
-import type { Units } from '@/settings/use-units';
+import type { Units } from '@/units/use-units';
 
 /** The unit in which a signal is shown. */
 export const signalUnit = (kind: SignalKind, units: Units): string =>

@@ -1,4 +1,4 @@
-import type { Units } from '@/settings/use-units';
+import type { Units } from '@/units/use-units';
 
 type Coded = { readonly code: string };
 type Table<E extends Coded> = {

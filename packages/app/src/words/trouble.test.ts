@@ -1,7 +1,7 @@
 import { printFigure, printQuantity, type GuardOutcome } from '@holvek/core';
 import { plateTrouble } from './plate-trouble';
 import { eventTrouble, findingWords, guardTrouble, parseTrouble, refusalWords } from './trouble';
-import type { Units } from '@/settings/use-units';
+import type { Units } from '@/units/use-units';
 
 const units: Units = {
   pressure: 'kPa',

@@ -8,7 +8,7 @@ import type {
   RampError,
 } from '@holvek/core';
 import type { StorageError } from '@/data/run-shelf';
-import type { Units } from '@/settings/use-units';
+import type { Units } from '@/units/use-units';
 import { personRefusals } from './person-refusals';
 import { speak } from './speak';
 

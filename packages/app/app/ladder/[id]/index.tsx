@@ -1,4 +1,4 @@
-import { useVisits } from '@/valve/use-visits';
+import { useVisits } from '@/data/use-visits';
 import { withFound, type Rule, type Rung, type System } from '@holvek/core';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';

@@ -8,7 +8,7 @@ import { useDraftOf, useValveForm } from '@/register/use-valve-form';
 import { ValveFields } from '@/register/valve-fields';
 import { Screen } from '@/shell/screen';
 import { Muted } from '@/ui/words';
-import { useVisits } from '@/valve/use-visits';
+import { useVisits } from '@/data/use-visits';
 import { WithValve } from '@/valve/with-valve';
 
 /** What the register says of a valve, put right where one stands before it. */

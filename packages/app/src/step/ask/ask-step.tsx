@@ -1,11 +1,11 @@
 import { parsePressure, type AbsolutePressure, type Question, type StepOf } from '@holvek/core';
 import { useState } from 'react';
 import { YStack } from '@/ui/kit';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { StepFrame } from '../parts/step-frame';
 import { FlowStep } from './flow-step';
-import { useBarometer } from '@/settings/use-barometer';
-import type { Units } from '@/settings/use-units';
+import { useBarometer } from '@/units/use-barometer';
+import type { Units } from '@/units/use-units';
 import { Field } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';
 import { parseTrouble } from '@/words/trouble';

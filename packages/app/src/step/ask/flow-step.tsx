@@ -1,6 +1,6 @@
 import { parseQuantity, type StepOf } from '@holvek/core';
 import { useState } from 'react';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { StepFrame } from '../parts/step-frame';
 import { useTrace } from '@/gauge-link/trace';
 import { Card, Row } from '@/ui/card';

@@ -17,15 +17,15 @@ import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
-import { useDesk } from '@/run/use-desk';
-import { useKeys } from '@/shell/use-keys';
+import { useDesk } from '@/desk/use-desk';
+import { useKeys } from '@/ui/use-keys';
 import { Card, Pill } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { plainNumber } from '@/ui/plain-number';
 import { BigButton } from '@/ui/press';
 import { BigNumber } from '@/ui/big-number';
 import { Heading, Muted, Words } from '@/ui/words';
-import { cableTrouble } from '@/words/device-words';
+import { cableTrouble } from '@/device/device-words';
 
 const names = { loop: 'Sensor loop', power: 'Actuator supply' } as const;
 const fields: Readonly<Record<CableField, { readonly label: string; readonly unit: string }>> = {

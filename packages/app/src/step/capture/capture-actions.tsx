@@ -2,7 +2,7 @@ import { XStack, YStack } from '@/ui/kit';
 import { markWord } from './mark-word';
 import type { Capture } from './use-capture';
 import { NextButton, TurnButton } from '../parts/turn-button';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { BigButton } from '@/ui/press';
 
 /** The mark that comes next, what moves the line towards it, or the turn that its cycles ask for. */

@@ -9,7 +9,7 @@ import { LiveFigure } from '../parts/live-figure';
 import { SeenPill } from '../parts/seen-pill';
 import { StepFrame } from '../parts/step-frame';
 import { PadSheet } from '../parts/step-sheets';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Row } from '@/ui/card';
 import { WordButton } from '@/ui/press';

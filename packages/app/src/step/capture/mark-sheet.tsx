@@ -5,7 +5,7 @@ import { markWord } from './mark-word';
 import { ReadingPad } from '../parts/reading-pad';
 import type { TypedValue } from '../parts/use-reading';
 import { useReading } from '../parts/use-reading';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Press } from '@/ui/press';
 import { Heading, Muted, Strong, Words } from '@/ui/words';

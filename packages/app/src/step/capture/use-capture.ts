@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { useMark } from './use-mark';
 import { useReading } from '../parts/use-reading';
 import { useTurn } from '../parts/use-turn';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 
 /** The proving cycles as far as they have come, and the ways to take them on. */
 export function useCapture(step: StepOf<'capture'>) {

@@ -1,6 +1,6 @@
 import { type Mark, type Reading, type StepOf } from '@holvek/core';
 import { useState } from 'react';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { readingOf, useReading, type TypedValue } from '../parts/use-reading';
 
 type Wanted = { readonly mark: Mark; readonly cycle: number };

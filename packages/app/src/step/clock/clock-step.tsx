@@ -2,7 +2,7 @@ import { hasFlame, lateSparkSeconds, type StepOf } from '@holvek/core';
 import { useState } from 'react';
 import { YStack } from '@/ui/kit';
 import { StepFrame } from '../parts/step-frame';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { useCountdown } from '@/ui/use-countdown';
 import { BigNumber } from '@/ui/big-number';
 import { BigButton, WordButton } from '@/ui/press';

@@ -1,8 +1,8 @@
 import { recordOf, type StepOf } from '@holvek/core';
 import { View, XStack } from '@/ui/kit';
 import { StepFrame } from '../parts/step-frame';
-import { useDesk } from '@/run/use-desk';
-import { useKeys } from '@/shell/use-keys';
+import { useDesk } from '@/desk/use-desk';
+import { useKeys } from '@/ui/use-keys';
 import { BigButton } from '@/ui/press';
 import { Strong } from '@/ui/words';
 

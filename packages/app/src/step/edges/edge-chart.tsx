@@ -2,8 +2,8 @@ import type { LightsView, TriedLight } from '@holvek/core';
 import { useState } from 'react';
 import Svg, { Circle, Line, Path, Rect, Text } from 'react-native-svg';
 import { View } from '@/ui/kit';
-import { useUnits } from '@/settings/use-units';
-import { useInk } from '@/theme/use-ink';
+import { useUnits } from '@/units/use-units';
+import { useInk } from '@/ui/use-ink';
 
 const FIGURES = 'AtkinsonHyperlegibleMono_400Regular';
 const HEIGHT = 118;

@@ -2,7 +2,7 @@ import { PURGED } from '@holvek/core';
 import { XStack } from '@/ui/kit';
 import type { Edges } from './use-edges';
 import { NextButton, TurnButton } from '../parts/turn-button';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { BigButton } from '@/ui/press';
 import { useCountdown } from '@/ui/use-countdown';
 

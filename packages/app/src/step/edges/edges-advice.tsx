@@ -2,7 +2,7 @@ import type { TriedLight } from '@holvek/core';
 import { XStack } from '@/ui/kit';
 import type { Edges } from './use-edges';
 import { TurnCard } from '../parts/turn-card';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { Card, Pill, Row } from '@/ui/card';
 import { turnWord, wayWord } from '@/ui/turn-word';
 import { Muted, Strong, Title, Words } from '@/ui/words';

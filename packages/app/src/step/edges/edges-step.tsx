@@ -7,7 +7,7 @@ import { CausesButton } from '../parts/causes-sheet';
 import { LiveFigure } from '../parts/live-figure';
 import { StepFrame } from '../parts/step-frame';
 import { AmountSheet, PadSheet } from '../parts/step-sheets';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { WordButton } from '@/ui/press';
 import { Title } from '@/ui/words';
 

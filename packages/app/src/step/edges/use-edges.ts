@@ -2,7 +2,7 @@ import { aimOfLight, flameOf, lightsView, promptOf, type StepOf } from '@holvek/
 import { useState } from 'react';
 import { readingOf, useReading, type TypedValue } from '../parts/use-reading';
 import { useTurn } from '../parts/use-turn';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { latest, useTrace } from '@/gauge-link/trace';
 
 /** The search for a flame's edges as far as it has come, and the ways to take it on. */

@@ -1,10 +1,10 @@
 import { XStack, YStack } from '@/ui/kit';
 import { PointEntry } from '../points/point-entry';
 import type { TypedOutput, usePoint } from '../points/use-point';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { BigButton } from '@/ui/press';
 import { Muted } from '@/ui/words';
-import { spanWords } from '@/valve/aim-words';
+import { spanWords } from '@/words/aim-words';
 
 /** The signal at which the output begins or saturates: crept up on by the linked calibrator, or typed. */
 export function EndEntry({

@@ -7,10 +7,10 @@ import {
 } from '@holvek/core';
 import { TurnCard } from '../parts/turn-card';
 import type { usePoint } from '../points/use-point';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { turnWord, wayWord } from '@/ui/turn-word';
 import { Muted, Title, Words } from '@/ui/words';
-import { spanWords } from '@/valve/aim-words';
+import { spanWords } from '@/words/aim-words';
 
 const screwWord: Record<ScrewName, string> = {
   zero: 'zero screw',

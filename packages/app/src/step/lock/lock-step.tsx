@@ -1,7 +1,7 @@
 import type { StepOf } from '@holvek/core';
 import { StepFrame } from '../parts/step-frame';
-import { useDesk } from '@/run/use-desk';
-import { useKeys } from '@/shell/use-keys';
+import { useDesk } from '@/desk/use-desk';
+import { useKeys } from '@/ui/use-keys';
 import { BigButton } from '@/ui/press';
 
 /** The nut goes tight; only after it does a reading count as left. */

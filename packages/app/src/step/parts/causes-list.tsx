@@ -1,6 +1,6 @@
 import type { Evidence } from '@holvek/core';
 import { CauseCards, type CauseAction } from './cause-cards';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 
 /** Causes of a run's family in order of likelihood; what is answered becomes an entry. */
 export function CausesList({

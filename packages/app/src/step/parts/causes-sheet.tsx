@@ -1,7 +1,7 @@
 import type { Evidence } from '@holvek/core';
 import { useState } from 'react';
 import { CausesList } from './causes-list';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { WordButton } from '@/ui/press';
 

@@ -1,11 +1,11 @@
 import type { Step, StepKind } from '@holvek/core';
 import { useState } from 'react';
 import { LineDiagram } from './line-diagram';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { StepFrame } from './step-frame';
 import { SkipSheet } from './skip-sheet';
 import { useStepText } from './step-text';
-import { useKeys } from '@/shell/use-keys';
+import { useKeys } from '@/ui/use-keys';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { BigButton, WordButton } from '@/ui/press';
 import { Words } from '@/ui/words';

@@ -3,7 +3,7 @@ import { cleanup, render, screen } from '@testing-library/react';
 import { TamaguiProvider } from '@/ui/kit';
 import { CycleChart } from '../capture/cycle-chart';
 import { FittingsDiagram } from './fittings-diagram';
-import { DeskProvider, type Desk } from '@/run/use-desk';
+import { DeskProvider, type Desk } from '@/desk/use-desk';
 import { gas, relief, runOf } from '@/testing/family-samples';
 import { config } from '@/theme/tamagui.config';
 

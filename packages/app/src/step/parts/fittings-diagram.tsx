@@ -2,8 +2,8 @@ import type { Fitting, Positions } from '@holvek/core';
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
 import { View } from '@/ui/kit';
-import { useDesk } from '@/run/use-desk';
-import { useInk, type Ink } from '@/theme/use-ink';
+import { useDesk } from '@/desk/use-desk';
+import { useInk, type Ink } from '@/ui/use-ink';
 import { stateWord } from './state-word';
 
 const BODY = 'AtkinsonHyperlegibleNext_400Regular';

@@ -1,5 +1,5 @@
 import { View } from '@/ui/kit';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { latest, useTrace } from '@/gauge-link/trace';
 
 /**

@@ -1,6 +1,6 @@
 import { runView, type Positions, type Run, type RunView } from '@holvek/core';
 import { cleanup, render, screen } from '@testing-library/react';
-import { DeskProvider, type Desk } from '@/run/use-desk';
+import { DeskProvider, type Desk } from '@/desk/use-desk';
 import { burner, gas, runOf } from '@/testing/family-samples';
 import { config } from '@/theme/tamagui.config';
 import { TamaguiProvider } from '@/ui/kit';

@@ -1,6 +1,6 @@
 import type { Positions } from '@holvek/core';
 import { familyView } from '@/family/views';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { FittingsDiagram } from './fittings-diagram';
 import { SchemeDiagram } from './scheme-diagram';
 

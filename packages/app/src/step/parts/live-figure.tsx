@@ -1,10 +1,10 @@
 import type { Gauge, Settling } from '@holvek/core';
 import { XStack, YStack } from '@/ui/kit';
 import { SettledPill } from './settled-pill';
-import { useTapping } from '@/run/use-tapping';
+import { useTapping } from '@/desk/use-tapping';
 import { useSpoken } from '@/hands/speak';
-import { usePreferences } from '@/settings/preferences';
-import { useUnits } from '@/settings/use-units';
+import { usePreferences } from '@/prefs/preferences';
+import { useUnits } from '@/units/use-units';
 import { BigNumber } from '@/ui/big-number';
 import { Muted } from '@/ui/words';
 

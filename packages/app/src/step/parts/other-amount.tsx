@@ -1,7 +1,7 @@
 import { adjusterPlate, checkTurn } from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { Choice, Field } from '@/ui/field';
 import { BigButton, Press } from '@/ui/press';
 import { turnWord } from '@/ui/turn-word';

@@ -1,7 +1,7 @@
 import Check from 'lucide-react-native/icons/check';
 import type { ReactNode } from 'react';
 import { View, XStack } from '@/ui/kit';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from '@/ui/use-ink';
 import { Muted, Strong, Words } from '@/ui/words';
 
 /** px from the edge to the path's middle line, twice: the room its marks stand in. */

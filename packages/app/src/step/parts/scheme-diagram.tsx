@@ -1,8 +1,8 @@
 import type { Positions } from '@holvek/core';
 import Svg, { G, Rect, Text } from 'react-native-svg';
 import { SCHEME_WIDE, type Scheme, type SchemePart } from '@/family/scheme';
-import { useDesk } from '@/run/use-desk';
-import { useInk } from '@/theme/use-ink';
+import { useDesk } from '@/desk/use-desk';
+import { useInk } from '@/ui/use-ink';
 import { View } from '@/ui/kit';
 import { stateWord } from './state-word';
 import { namesOf, type PlacedName } from './scheme-names';

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Circle, G, Line, Path, Rect } from 'react-native-svg';
 import type { SchemeSymbol } from '@/family/scheme';
-import type { Ink } from '@/theme/use-ink';
+import type { Ink } from '@/ui/use-ink';
 
 type Look = { readonly edge: string; readonly fill: string; readonly ink: Ink };
 

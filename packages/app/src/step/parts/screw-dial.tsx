@@ -1,5 +1,5 @@
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
-import { useInk } from '@/theme/use-ink';
+import { useInk } from '@/ui/use-ink';
 import { TurnArrow } from './turn-arrow';
 
 const TAU = Math.PI * 2;

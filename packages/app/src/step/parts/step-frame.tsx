@@ -1,10 +1,10 @@
 import { useState, type ReactNode } from 'react';
 import { ScrollView, XStack, YStack } from '@/ui/kit';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { FrameMark } from './frame-mark';
 import { StepPath } from './step-path';
 import { StepWords } from './step-words';
-import { EndEarly } from '@/run/end-early';
+import { EndEarly } from './end-early';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { BigButton, WordButton } from '@/ui/press';
 import { Words } from '@/ui/words';

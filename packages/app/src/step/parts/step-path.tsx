@@ -3,8 +3,8 @@ import { View, YStack } from '@/ui/kit';
 import { PathLine, PathNode } from './path-node';
 import { pathAround } from './path-steps';
 import { useStepText } from './step-text';
-import { useDesk } from '@/run/use-desk';
-import { phaseWord } from '@/run/phase-rail';
+import { useDesk } from '@/desk/use-desk';
+import { phaseWord } from './phase-rail';
 import { Muted } from '@/ui/words';
 import { WordButton } from '@/ui/press';
 

@@ -1,5 +1,5 @@
 import { fillSlots, targetOf } from '@holvek/core';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 
 /** A step's text with its figures filled in. */
 export function useStepText(): (text: string, adjuster?: string) => string {

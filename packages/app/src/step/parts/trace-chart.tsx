@@ -3,8 +3,8 @@ import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
 import { traceBand, type Bucket } from './trace-band';
 import { View } from '@/ui/kit';
-import { useUnits, type Units } from '@/settings/use-units';
-import { useInk } from '@/theme/use-ink';
+import { useUnits, type Units } from '@/units/use-units';
+import { useInk } from '@/ui/use-ink';
 
 type Props = {
   readonly samples: readonly Sample[];

@@ -3,8 +3,8 @@ import { latest, useTrace } from '@/gauge-link/trace';
 import { canBeRead } from '@/gauge-link/line-gauge';
 import { useLineState } from '@/gauge-link/use-lines';
 import { useSettling } from '@/gauge-link/use-settling';
-import { useDesk } from '@/run/use-desk';
-import { useTapping } from '@/run/use-tapping';
+import { useDesk } from '@/desk/use-desk';
+import { useTapping } from '@/desk/use-tapping';
 
 export type LineFigure = {
   /** As its face would show it. */

@@ -7,8 +7,8 @@ import {
   type Step,
   type Watched,
 } from '@holvek/core';
-import { useDesk } from '@/run/use-desk';
-import { useTapping } from '@/run/use-tapping';
+import { useDesk } from '@/desk/use-desk';
+import { useTapping } from '@/desk/use-tapping';
 import { latest, useTrace } from '@/gauge-link/trace';
 import { canBeRead } from '@/gauge-link/line-gauge';
 import { useLineState } from '@/gauge-link/use-lines';

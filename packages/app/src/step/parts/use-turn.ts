@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 
 /** Turning a screw as advised, or by another amount; confirming the step. */
 export function useTurn(stepId: string, adjuster: string) {

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
 import { View } from '@/ui/kit';
-import { useInk } from '@/theme/use-ink';
-import { spanWords } from '@/valve/aim-words';
+import { useInk } from '@/ui/use-ink';
+import { spanWords } from '@/words/aim-words';
 
 const FIGURES = 'AtkinsonHyperlegibleMono_400Regular';
 const LEFT = 58;

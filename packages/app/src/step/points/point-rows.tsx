@@ -3,7 +3,7 @@ import { XStack } from '@/ui/kit';
 import type { usePoint } from './use-point';
 import { Card } from '@/ui/card';
 import { Figure, Muted, Strong } from '@/ui/words';
-import { spanWords } from '@/valve/aim-words';
+import { spanWords } from '@/words/aim-words';
 
 /** The points as a table: signal, what it should be, what it is, the error. */
 export function PointRows({

@@ -1,14 +1,14 @@
 import { deadBand, deadBandKey, fractionOf, signalAt } from '@holvek/core';
 import { useEffect, useRef, useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
-import { useDesk, type Desk } from '@/run/use-desk';
+import { useDesk, type Desk } from '@/desk/use-desk';
 import type { usePoint } from './use-point';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Row } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';
 import { Heading, Muted, Words } from '@/ui/words';
-import { spanWords } from '@/valve/aim-words';
+import { spanWords } from '@/words/aim-words';
 
 type Point = ReturnType<typeof usePoint>;
 const STEPS = [0, 0.25, 0.5, 0.75, 1] as const;

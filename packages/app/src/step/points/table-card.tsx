@@ -1,9 +1,9 @@
 import { deadBandKey, type PointsView, type PointTableError } from '@holvek/core';
 import type { usePoint } from './use-point';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { Card, Row } from '@/ui/card';
 import { Words } from '@/ui/words';
-import { spanWords } from '@/valve/aim-words';
+import { spanWords } from '@/words/aim-words';
 
 const tableTrouble: Record<PointTableError['code'], string> = {
   'prove.points_missing': 'Points are missing: without both ends there is no zero and no span.',

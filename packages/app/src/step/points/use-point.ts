@@ -8,8 +8,8 @@ import {
   toSI,
   type ParsedQuantity,
 } from '@holvek/core';
-import { useBarometer } from '@/settings/use-barometer';
-import { useDesk } from '@/run/use-desk';
+import { useBarometer } from '@/units/use-barometer';
+import { useDesk } from '@/desk/use-desk';
 import { latest, useTrace } from '@/gauge-link/trace';
 import { useSettling } from '@/gauge-link/use-settling';
 import { signalFigure, signalUnit, signalWithUnit } from '@/words/signal-words';

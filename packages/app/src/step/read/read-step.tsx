@@ -6,9 +6,9 @@ import { StepFrame } from '../parts/step-frame';
 import { PadSheet } from '../parts/step-sheets';
 import { TraceChart } from '../parts/trace-chart';
 import { useReading } from '../parts/use-reading';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { useClicker } from '@/hands/use-clicker';
-import { useKeys } from '@/shell/use-keys';
+import { useKeys } from '@/ui/use-keys';
 import { BigButton, WordButton } from '@/ui/press';
 
 /** One reading, taken when the needle stands still. */

@@ -14,16 +14,16 @@ import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { writeRegister } from '@/device/registers';
-import { useKeys } from '@/shell/use-keys';
+import { useKeys } from '@/ui/use-keys';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Pill } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { BigButton, Press, WordButton } from '@/ui/press';
 import { useNow } from '@/ui/use-now';
 import { Muted, Strong, Words } from '@/ui/words';
-import { deviceTrouble, readRegisterText, registerWords } from '@/words/device-words';
+import { deviceTrouble, readRegisterText, registerWords } from '@/device/device-words';
 
 /** What the unit can hold: a value rounded to its counts. */
 const asHeld = (key: RegisterKey, value: number): number => {

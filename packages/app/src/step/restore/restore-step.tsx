@@ -1,8 +1,8 @@
 import { openEndsOf, type StepOf } from '@holvek/core';
 import { useState } from 'react';
-import { OpenEndsList } from '@/run/open-ends-list';
+import { OpenEndsList } from '../parts/open-ends-list';
 import { StepFrame } from '../parts/step-frame';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Field } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';

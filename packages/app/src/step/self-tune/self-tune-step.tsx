@@ -12,19 +12,19 @@ import { YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
 import { TraceChart } from '../parts/trace-chart';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { readRegisters } from '@/device/registers';
 import { useTask } from '@/device/use-task';
 import { useTrace } from '@/gauge-link/trace';
-import { useKeys } from '@/shell/use-keys';
+import { useKeys } from '@/ui/use-keys';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Row } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { plainNumber } from '@/ui/plain-number';
 import { BigButton, WordButton } from '@/ui/press';
 import { Muted, Title, Words } from '@/ui/words';
-import { spanWords } from '@/valve/aim-words';
-import { deviceTrouble } from '@/words/device-words';
+import { spanWords } from '@/words/aim-words';
+import { deviceTrouble } from '@/device/device-words';
 
 /** Tuning by the unit itself, when valve or trim ask for it; else its tuning is kept. */
 export function SelfTuneStep({ step }: { readonly step: StepOf<'self_tune'> }) {

@@ -1,6 +1,6 @@
 import { adjusterPlate, type Evidence, type SettingView, type Settling } from '@holvek/core';
 import { CausesList } from '../parts/causes-list';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import type { LinkSight } from '@/gauge-link/gauge-link';
 
 type Props = {

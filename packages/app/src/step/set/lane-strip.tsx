@@ -3,8 +3,8 @@ import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text, type TextProps } from 'react-native-svg';
 import { View } from '@/ui/kit';
 import { niceTicks } from '@/ui/nice-ticks';
-import { useUnits } from '@/settings/use-units';
-import { useInk } from '@/theme/use-ink';
+import { useUnits } from '@/units/use-units';
+import { useInk } from '@/ui/use-ink';
 import { TurnLabel } from '../parts/turn-arrow';
 
 const STRONG = 'AtkinsonHyperlegibleNext_700Bold';

@@ -2,7 +2,7 @@ import type { NextMove, SettingView } from '@holvek/core';
 import { cleanup, render, screen } from '@testing-library/react';
 import { MoveCard } from './move-card';
 import { SettledPill } from '../parts/settled-pill';
-import { DeskProvider, type Desk } from '@/run/use-desk';
+import { DeskProvider, type Desk } from '@/desk/use-desk';
 import { units } from '@/testing/show-step';
 import { config } from '@/theme/tamagui.config';
 import { TamaguiProvider } from '@/ui/kit';

@@ -1,7 +1,7 @@
 import type { NextMove, SettingView } from '@holvek/core';
 import { TurnCard } from '../parts/turn-card';
 import { useSpoken } from '@/hands/speak';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { SaidOnce } from '@/ui/said-once';
 import { turnWord, wayWord } from '@/ui/turn-word';
 import { Muted, Title, Words } from '@/ui/words';

@@ -1,7 +1,7 @@
 import type { Setting } from './use-setting';
 import { NextButton, TurnButton } from '../parts/turn-button';
 import { useClicker } from '@/hands/use-clicker';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { BigButton } from '@/ui/press';
 
 /** Read, and whatever the prompt asks for beside it. */

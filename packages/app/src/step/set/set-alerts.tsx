@@ -1,5 +1,5 @@
 import type { Setting } from './use-setting';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { familyView } from '@/family/views';
 import { Card } from '@/ui/card';
 import { BigButton } from '@/ui/press';

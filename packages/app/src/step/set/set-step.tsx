@@ -9,7 +9,7 @@ import { LiveFigure } from '../parts/live-figure';
 import { StepFrame } from '../parts/step-frame';
 import { AmountSheet, PadSheet } from '../parts/step-sheets';
 import { useStepText } from '../parts/step-text';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { WordButton } from '@/ui/press';
 import { Title, Words } from '@/ui/words';

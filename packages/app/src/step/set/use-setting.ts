@@ -2,9 +2,9 @@ import { promptOf, settingView, type SettingView, type StepOf } from '@holvek/co
 import { useState } from 'react';
 import { useWait } from './use-wait';
 import { useReading, type Eye, type TypedValue } from '../parts/use-reading';
-import { useDesk } from '@/run/use-desk';
-import { useKeys } from '@/shell/use-keys';
-import type { Units } from '@/settings/use-units';
+import { useDesk } from '@/desk/use-desk';
+import { useKeys } from '@/ui/use-keys';
+import type { Units } from '@/units/use-units';
 
 /** A setting as it stands, and the ways to take it on. */
 export function useSetting(step: StepOf<'set'>) {

@@ -1,8 +1,8 @@
 import { freezeSheet, signingError, type StepOf } from '@holvek/core';
-import { OpenEndsList } from '@/run/open-ends-list';
+import { OpenEndsList } from '../parts/open-ends-list';
 import { StepFrame } from '../parts/step-frame';
-import { useDesk } from '@/run/use-desk';
-import { usePreferences } from '@/settings/preferences';
+import { useDesk } from '@/desk/use-desk';
+import { usePreferences } from '@/prefs/preferences';
 import { ReportView } from '@/report/report-view';
 import { Card, Row } from '@/ui/card';
 import { BigButton } from '@/ui/press';

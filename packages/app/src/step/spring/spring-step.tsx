@@ -1,6 +1,6 @@
 import { chooseSpring, springNow, type Spring, type StepOf } from '@holvek/core';
 import { XStack, YStack } from '@/ui/kit';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { StepFrame } from '../parts/step-frame';
 import { Card, Pill } from '@/ui/card';
 import { BigButton } from '@/ui/press';

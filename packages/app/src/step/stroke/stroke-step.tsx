@@ -11,17 +11,17 @@ import { View, XStack, YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
 import { NextButton } from '../parts/turn-button';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { readRegisters } from '@/device/registers';
 import { useTask } from '@/device/use-task';
-import { useKeys } from '@/shell/use-keys';
+import { useKeys } from '@/ui/use-keys';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Pill, Row } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { plainNumber } from '@/ui/plain-number';
 import { BigButton, WordButton } from '@/ui/press';
 import { Muted, Title, Words } from '@/ui/words';
-import { deviceTrouble } from '@/words/device-words';
+import { deviceTrouble } from '@/device/device-words';
 
 const verdictWords: Record<StrokeVerdict, string> = {
   whole: 'Both ends are where the plate has them.',

@@ -18,8 +18,8 @@ import { AmountSheet, PadSheet } from '../parts/step-sheets';
 import { NextButton, TurnButton } from '../parts/turn-button';
 import { readingOf, useReading, type TypedValue } from '../parts/use-reading';
 import { useTurn } from '../parts/use-turn';
-import { useDesk } from '@/run/use-desk';
-import { useKeys } from '@/shell/use-keys';
+import { useDesk } from '@/desk/use-desk';
+import { useKeys } from '@/ui/use-keys';
 import { BigButton, WordButton } from '@/ui/press';
 import { Title } from '@/ui/words';
 

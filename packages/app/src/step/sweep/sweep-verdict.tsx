@@ -2,11 +2,11 @@ import type { Alignment, SweepView } from '@holvek/core';
 import { XStack } from '@/ui/kit';
 import { bandWord } from './band-word';
 import { TurnCard } from '../parts/turn-card';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { Pill } from '@/ui/card';
 import { turnWord, wayWord } from '@/ui/turn-word';
 import { Muted, Strong, Title, Words } from '@/ui/words';
-import { spanWords } from '@/valve/aim-words';
+import { spanWords } from '@/words/aim-words';
 
 type Props = {
   readonly view: SweepView;

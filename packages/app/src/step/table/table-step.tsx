@@ -6,7 +6,7 @@ import { SkipSheet } from '../parts/skip-sheet';
 import { StepFrame } from '../parts/step-frame';
 import { PadSheet } from '../parts/step-sheets';
 import { TraceChart } from '../parts/trace-chart';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { Card, Row } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { Muted } from '@/ui/words';

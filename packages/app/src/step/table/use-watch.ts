@@ -1,7 +1,7 @@
 import { noFlowRecordOf, watchStateOf, type Sample, type StepOf, type Watched } from '@holvek/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useReading, type TypedValue } from '../parts/use-reading';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 
 /** Readings of the least watch that are entered; what a linked gauge says between goes with the next. */
 const ENTERED = 8;

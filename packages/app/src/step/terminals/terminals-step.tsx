@@ -2,8 +2,8 @@ import { terminalKey, terminals, terminalsLeft, type StepOf } from '@holvek/core
 import { XStack, YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
-import { useDesk } from '@/run/use-desk';
-import { useKeys } from '@/shell/use-keys';
+import { useDesk } from '@/desk/use-desk';
+import { useKeys } from '@/ui/use-keys';
 import { Pill } from '@/ui/card';
 import { BigButton, Press } from '@/ui/press';
 import { TickBox } from '@/ui/tick-box';

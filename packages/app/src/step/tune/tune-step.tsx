@@ -14,7 +14,7 @@ import { CausesButton } from '../parts/causes-sheet';
 import { SettledPill } from '../parts/settled-pill';
 import { StepFrame } from '../parts/step-frame';
 import { TraceChart } from '../parts/trace-chart';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { dialledOf, ProposalCard } from '@/bench/proposal-card';
 import { useTrace } from '@/gauge-link/trace';
 import { useSettling } from '@/gauge-link/use-settling';

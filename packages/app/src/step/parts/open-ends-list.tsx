@@ -1,7 +1,7 @@
 import type { OpenEnd } from '@holvek/core';
 import { useState } from 'react';
 import { YStack } from '@/ui/kit';
-import { useDesk } from './use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { Card } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';

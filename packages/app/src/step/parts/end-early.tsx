@@ -1,6 +1,6 @@
 import { endReasons, endWord, type EarlyEnd, type EndReason } from '@holvek/core';
 import { useState } from 'react';
-import { useDesk } from './use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { Choice, Field } from '@/ui/field';
 import { BigButton } from '@/ui/press';
 import { Words } from '@/ui/words';

@@ -1,7 +1,7 @@
 import { printFigure, printQuantity, unbroken, unitFor, type ReadIn } from '@holvek/core';
 import { createContext, useContext } from 'react';
 import { useHouseRules } from '@/data/queries';
-import { usePreferences } from './preferences';
+import { usePreferences } from '@/prefs/preferences';
 
 export type Units = {
   readonly pressure: string;

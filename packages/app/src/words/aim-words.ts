@@ -1,6 +1,6 @@
 import { families, hasElectronics, isInstrument, type SignalRange, type Valve } from '@holvek/core';
-import { signalWords } from '@/words/signal-words';
-import type { Units } from '@/settings/use-units';
+import { signalWords } from './signal-words';
+import type { Units } from '@/units/use-units';
 
 /** What a valve is asked for, for lists: "reduce to 520 ± 15 kPa", "stroke on 4 to 20 mA". */
 export function aimWords({ plate, target }: Pick<Valve, 'plate' | 'target'>, units: Units): string {

@@ -6,16 +6,16 @@ import {
   type LineFormat,
 } from '@holvek/core';
 import { useState } from 'react';
-import { useDesk } from '@/run/use-desk';
+import { useDesk } from '@/desk/use-desk';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
 import { Choice, Field } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';
 import { Figure, Muted, Strong, Words } from '@/ui/words';
-import { keptFormat, keepFormat } from './kept-format';
-import { lineTroubleWords } from './line-words';
-import { canLinkSerial } from './serial';
-import { useLineState } from './use-lines';
+import { keptFormat, keepFormat } from '@/gauge-link/kept-format';
+import { lineTroubleWords } from '@/gauge-link/line-words';
+import { canLinkSerial } from '@/gauge-link/serial';
+import { useLineState } from '@/gauge-link/use-lines';
 
 type Props = { readonly isOpen: boolean; readonly onClose: () => void };
 

@@ -1,8 +1,8 @@
 import type { KeySignature } from '@holvek/core';
 import { refusalWords } from '@/words/trouble';
-import { Refusal } from './api';
-import { deviceKey } from './device-key';
-import { deviceDb } from './store';
+import { Refusal } from '@/data/api';
+import { deviceKey } from '@/data/device-key';
+import { deviceDb } from '@/data/store';
 
 /** Nothing can be signed here: the browser gives keys to a secure page only. */
 class NoKey extends Error {}

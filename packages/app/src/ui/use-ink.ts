@@ -1,4 +1,4 @@
-import { useTheme } from '@/ui/kit';
+import { useTheme } from './kit';
 
 const names = [
   'background',

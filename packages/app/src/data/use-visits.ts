@@ -7,8 +7,8 @@ import {
   type ValveVisit,
 } from '@holvek/core';
 import { useMemo } from 'react';
-import { useSummaries } from '@/data/queries';
-import { useShelf } from '@/data/store';
+import { useSummaries } from './queries';
+import { useShelf } from './store';
 
 /** Visits by valve, each valve's oldest first. */
 export type Visits = ReadonlyMap<string, readonly ValveVisit[]>;

@@ -5,10 +5,10 @@ import {
   type LoopError,
   type RegisterKey,
 } from '@holvek/core';
-import type { DeviceError } from '@/device/registers';
+import type { DeviceError } from './registers';
 import { plainNumber } from '@/ui/plain-number';
-import { spanWords } from '@/valve/aim-words';
-import type { Units } from '@/settings/use-units';
+import { spanWords } from '@/words/aim-words';
+import type { Units } from '@/units/use-units';
 
 const DAY_ONE_MS = Date.UTC(2000, 0, 1);
 const DAY_MS = 86_400_000;

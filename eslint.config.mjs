@@ -83,6 +83,15 @@ const toSplit = {
   ],
 };
 
+/** Expo's rules of a name, turned off. */
+const off = (named) =>
+  Object.fromEntries(
+    expo
+      .flatMap(({ rules = {} }) => Object.keys(rules))
+      .filter((name) => named.test(name))
+      .map((name) => [name, 'off']),
+  );
+
 export default [
   {
     ignores: [
@@ -99,16 +108,18 @@ export default [
   {
     // There is no component outside the app: what judges them would only read all the rest.
     ignores: ['packages/app/**'],
-    rules: Object.fromEntries(
-      expo
-        .flatMap(({ rules = {} }) => Object.keys(rules))
-        .filter((name) => /^react(?:-hooks)?\//u.test(name))
-        .map((name) => [name, 'off']),
-    ),
+    rules: off(/^react(?:-hooks)?\//u),
+  },
+  {
+    // What compiles each component to judge it is asked about those that go to the phone.
+    files: ['packages/app/**/*.test.{ts,tsx}', 'packages/app/src/testing/**'],
+    rules: off(/^react-hooks\/(?!rules-of-hooks|exhaustive-deps)/u),
   },
   {
     settings: {
-      'import/resolver': { typescript: { project: ['packages/*/tsconfig.json', 'tsconfig.json'] } },
+      'import/resolver': {
+        typescript: { project: ['packages/{app,core}/tsconfig.json', 'tsconfig.json'] },
+      },
     },
     rules: {
       eqeqeq: ['error', 'always'],

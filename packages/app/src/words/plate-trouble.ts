@@ -56,6 +56,8 @@ export const plateTrouble = speak<PlateIssue>({
     `The differential is under the least recommended, ${withUnit(least)}: it would chatter.`,
   'valve.scale_not_as_printed': ({ kind }) =>
     `By what is printed on it, it is ${kind}: its scale shows ${kind === 'additive' ? 'cut-in' : 'cut-out'}. Check the plate.`,
+  'valve.arm_has_no_scale': () =>
+    'A range arm wants the least and the most on its scale, and its smallest mark. Leave all three out where a screw sets its span.',
   'valve.maker_range_upside_down': () => 'The maker’s range stands upside down.',
   'valve.outside_maker_range': ({ low, high }, { figure, withUnit }) =>
     `The target lies outside the maker’s range of ${figure(low)} to ${withUnit(high)}.`,

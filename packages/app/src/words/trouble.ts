@@ -117,6 +117,8 @@ export const eventTrouble = speak<FreezeError | StorageError>({
   'run.not_as_written': ({ text, unit }) =>
     `The figure is not what “${text} ${unit}” comes to on this gauge. Read it once more.`,
   'run.beyond_gauge': ({ gauge }) => `That is beyond ${gauge}’s range. Typed right?`,
+  'run.off_its_scale': ({ least, most }) =>
+    `The arm’s scale goes from ${least} to ${most}. Nothing was kept.`,
   'run.negative_impossible': () => 'This gauge cannot show less than nothing. Is the sign right?',
   'run.not_as_found': ({ adjuster }) =>
     `${adjuster} has been moved, so it is not as it was found. End it in another way.`,

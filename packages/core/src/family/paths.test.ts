@@ -790,6 +790,31 @@ const ways: readonly (readonly [sample: string, school: string, steps: readonly 
     ],
   ],
   [
+    'positioner with a range arm',
+    'end_points',
+    [
+      'ready: valve_moves',
+      'ready: permit',
+      'ready: isolated',
+      'ready: calibrator_on',
+      'ready: supply',
+      'ready: supply_right',
+      'ready: air_dry',
+      'line_up: as_found',
+      'park: cover_off',
+      'park: range_arm',
+      'park: which_zero',
+      'set: end_points',
+      'prove: as_left',
+      'prove: no_air',
+      'prove: air_back',
+      'prove: stroke_once',
+      'lock: cover_on',
+      'restore: put_back',
+      'sign: sign',
+    ],
+  ],
+  [
     'electronic_pilot',
     'full',
     [
@@ -887,10 +912,17 @@ const ways: readonly (readonly [sample: string, school: string, steps: readonly 
     ],
   ],
 ];
+const variants: Readonly<Record<string, Plate>> = {
+  reducing,
+  'positioner with a range arm': {
+    ...familySamples.positioner.plate,
+    arm_least: 1,
+    arm_most: 6,
+    arm_division: 0.1,
+  } as Plate,
+};
 const plateOf = (sample: string): Plate =>
-  sample === 'reducing'
-    ? reducing
-    : (familySamples[sample as keyof typeof familySamples].plate as Plate);
+  variants[sample] ?? (familySamples[sample as keyof typeof familySamples].plate as Plate);
 
 describe('the way through a run', () => {
   test.each(ways)('%s, %s', (sample, school, steps) => {

@@ -1,5 +1,5 @@
 import { seededRandom } from '../numerics';
-import type { InstrumentPlate, TwinSketch } from '../valve';
+import { armScaleOf, type InstrumentPlate, type TwinSketch } from '../valve';
 import { toKPa, type Drawn } from './drawn';
 
 /** kPa of a screw's setting that stands for the whole span: screws are kept in Pa. */
@@ -25,18 +25,21 @@ export function drawLinkage(
       const given = id === 'main' ? plate : plate.others![id]!;
       const plated = given.clockwise === 'lowers' ? -1 : 1;
       const turned = faults.includes('reversed_screw') && id === 'span' ? -plated : plated;
-      const rate =
+      const drawn =
         SPAN_PA *
         random.between(0.03, 0.09) *
         (id === 'angularity' ? 1.5 : id === 'alignment' ? 0.4 : 1);
+      const play = random.between(0.01, 0.05);
+      const arm = id === 'span' ? armScaleOf(plate) : undefined;
       const screw = {
-        rate,
+        // A screw of six hundredths is an arm's length: as much as it is off that, the arm is too.
+        rate: arm ? (drawn / 0.06) * (2 / (arm.least + arm.most)) : drawn,
         curvature: 0,
-        backlash: random.between(0.01, 0.05),
-        travel: given.travel_turns,
+        backlash: arm ? play * arm.division : play,
+        travel: arm ? arm.most - arm.least : given.travel_turns,
         sense: turned as 1 | -1,
       };
-      return [id, { screw, middle: (rate * given.travel_turns) / 2 }];
+      return [id, { screw, middle: (screw.rate * screw.travel) / 2 }];
     }),
   );
   const middleOf = (id: string) => toKPa(own[id]?.middle ?? 0);

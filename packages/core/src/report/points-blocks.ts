@@ -12,7 +12,7 @@ export function pointsBlocks(
   body: SheetBody,
   signalSay: (range: SignalRange, si: number) => string,
 ): readonly Block[] {
-  const { tables, plate } = body;
+  const { tables, plate, range_arm: arm } = body;
   if (!tables || !isInstrument(plate)) return [];
   const { input } = plate;
   const ends = [signalSay(input, input.low), signalSay(input, input.high)] as const;
@@ -23,11 +23,18 @@ export function pointsBlocks(
   return [
     { kind: 'chart', title: 'Error over the range', chart: pointsChart(tables, ends) },
     tableRows(tables),
+    ...(arm === undefined ? [] : [armRows(arm)]),
     ...both.flatMap(([title, table]) =>
       table ? [pointRows(title, table, plate, { tolerance: tables.tolerance, signalSay })] : [],
     ),
   ];
 }
+
+const armRows = (arm: number): Block => ({
+  kind: 'rows',
+  title: 'Range arm',
+  rows: [{ label: 'Left at, on its scale', value: String(arm) }],
+});
 
 function tableRows({ as_left: left, uncertainty, verdict }: FrozenTables): Block {
   const rows: Row[] = [

@@ -1,12 +1,17 @@
 import { checkTurn, type TurnError } from '../coach';
 import type { Gauge } from '../gauge';
 import {
+  ARM,
+  offScale,
   openEndsOf,
+  rangeArmOf,
   refusedBy,
+  slideError,
   tableOf,
   unmetOf,
   type EntryDraft,
   type GuardOutcome,
+  type SlideError,
   type StepRefusal,
 } from '../step';
 import { adjusterPlate, isInstrument } from '../valve';
@@ -29,6 +34,7 @@ export type EventError =
   | { readonly code: 'run.unknown_adjuster'; readonly adjuster: string }
   | { readonly code: 'run.beyond_gauge'; readonly asks: true; readonly gauge: string }
   | { readonly code: 'run.negative_impossible' }
+  | SlideError
   | { readonly code: 'run.sheet_has_no_as_left' }
   | { readonly code: 'run.not_as_found'; readonly adjuster: string }
   | StepRefusal
@@ -49,9 +55,9 @@ export function checkEvent(run: Run, draft: RunEventDraft): EventError | undefin
 function ownCheck(run: Run, draft: EntryDraft): EventError | undefined {
   switch (draft.type) {
     case 'turned':
-      return isKnown(run, draft.adjuster)
-        ? checkTurn(draft.turns, adjusterPlate(run.started.plate, draft.adjuster).travel_turns)
-        : { code: 'run.unknown_adjuster', adjuster: draft.adjuster };
+      return turnError(run, draft.adjuster, draft.turns);
+    case 'observed':
+      return draft.key === 'range_arm' ? armError(run, draft.value) : undefined;
     case 'step_done':
     case 'locked': {
       const step = run.steps.find(({ id }) => id === draft.step_id);
@@ -66,6 +72,20 @@ function ownCheck(run: Run, draft: EntryDraft): EventError | undefined {
     default:
       return undefined;
   }
+}
+
+/** What speaks against a turn, or against a slide where an arm takes the screw's place. */
+function turnError(run: Run, adjuster: string, turns: number): EventError | undefined {
+  if (!isKnown(run, adjuster)) return { code: 'run.unknown_adjuster', adjuster };
+  const arm = adjuster === ARM ? rangeArmOf(run) : undefined;
+  if (arm) return slideError(turns, arm);
+  return checkTurn(turns, adjusterPlate(run.started.plate, adjuster).travel_turns);
+}
+
+/** A range arm stands at a figure of its scale. */
+function armError(run: Run, value: string | number): EventError | undefined {
+  const arm = rangeArmOf(run);
+  return arm && offScale(Number(value), arm);
 }
 
 /** What the kind of its step has against an entry. */

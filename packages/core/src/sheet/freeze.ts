@@ -19,6 +19,7 @@ import {
   deviceOf,
   edgesOf,
   noFlowOf,
+  rangeArmOf,
   settingView,
   switchOf,
   tablesOf,
@@ -92,6 +93,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     ...noFlowOf(run),
     cracking: crackingOf(run),
     ...(tables ? { tables } : {}),
+    ...armOf(run),
     ...edgesOf(run),
     ...switchOf(run),
     ...controlOf(run),
@@ -175,6 +177,12 @@ const endOf = ({ condemned, ended }: Run): Partial<SheetBody> => ({
   ...(condemned ? { out_of_service_because: condemned.reason } : {}),
   ...(ended ? { ended: { why: ended.why, reason: ended.reason } } : {}),
 });
+
+/** Where a range arm was left, where it was asked for. */
+function armOf(run: Run): Pick<SheetBody, 'range_arm'> {
+  const arm = run.measured['range_arm'] === undefined ? undefined : rangeArmOf(run);
+  return arm ? { range_arm: arm.at } : {};
+}
 
 /** What the visit came to; a sheet of version 1 does not tell a failed proof from a good one. */
 function outcomeOf(run: Run, verdict: SheetVerdict | null, tellsProofs: boolean): Outcome {

@@ -144,6 +144,8 @@ export const sheetBodySchema = z.object({
   cracking: crackingSchema.nullable(),
   /** Five points as found and as left, for what is judged by them; shares of span. */
   tables: tablesSchema.optional(),
+  /** Where a range arm was left on its scale; where it was found stands among the answers. */
+  range_arm: number.optional(),
   /** Edges between which a pilot lights, Pa, and how far from each it was left. */
   edges: edgesSchema.optional(),
   /** A controller’s sweep of the band, and what its step test came to. */

@@ -3,6 +3,7 @@ import { confirm } from './behaviour';
 import type { Hand } from './hand';
 import type { Watched } from './reading';
 import type { Step } from './shapes';
+import { rangeArmOf } from './linkage/range-arm';
 import type { GaugeRole, Purpose } from './step';
 
 /** s until what was moved by hand has come to rest. */
@@ -40,6 +41,7 @@ export function answer(hand: Hand, step: Step & { readonly asks: Question }): bo
     flow: Math.max(hand.look().flow, 0),
     outlets_normal: 4,
     outlets_open: 8,
+    range_arm: rangeArmOf(hand.run)?.at ?? 0,
   };
   const words: Readonly<Record<string, string>> = {
     gauge_moved: 'no',

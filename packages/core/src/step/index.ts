@@ -28,6 +28,7 @@ export * from './guards';
 export * from './hand';
 export * from './last-reading';
 export * from './linkage/linkage-view';
+export * from './linkage/range-arm';
 export * from './linkage/shape';
 export * from './lock/shape';
 export * from './points/freeze';

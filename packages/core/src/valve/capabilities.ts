@@ -26,6 +26,22 @@ export const isInstrument = (plate: AnyPlate): plate is InstrumentPlate =>
 export const instrumentPlateOf = <F extends string, S extends z.ZodRawShape>(family: F, shape: S) =>
   screwPlateOf(family, { ...pointsShape, ...shape });
 
+/** The scale that a sliding range arm stands on: its span is a figure there, and no number of turns. */
+export const armShape = {
+  arm_least: z.number().nonnegative().max(1000).optional(),
+  arm_most: z.number().positive().max(1000).optional(),
+  arm_division: z.number().positive().max(100).optional(),
+};
+export type ArmFacts = z.infer<z.ZodObject<typeof armShape>>;
+export type ArmScale = { readonly least: number; readonly most: number; readonly division: number };
+
+/** The scale of a plate's range arm; undefined where it has none, or where its figures make no scale. */
+export function armScaleOf(plate: AnyPlate & ArmFacts): ArmScale | undefined {
+  const { arm_least: least, arm_most: most, arm_division: division } = plate;
+  if (least === undefined || most === undefined || division === undefined) return undefined;
+  return least < most && division <= most - least ? { least, most, division } : undefined;
+}
+
 /** Moves a stem by air, rather than a pointer. */
 export const movesStem = (plate: AnyPlate): boolean => 'air_to' in plate;
 

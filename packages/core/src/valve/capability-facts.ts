@@ -20,6 +20,19 @@ export const pointsFacts: readonly PlateFact[] = [
   },
 ];
 
+const onItsScale = { kind: 'figure', unit: 'figure', factor: 1, optional: true } as const;
+/** Of a range arm that slides along a scale, instead of a span screw. */
+export const armFacts: readonly PlateFact[] = [
+  {
+    path: 'arm_least',
+    label: 'Range arm: least on its scale',
+    ...onItsScale,
+    why: 'An arm that slides along a scale instead of a span screw: its span is a figure there.',
+  },
+  { path: 'arm_most', label: 'Range arm: most on its scale', ...onItsScale },
+  { path: 'arm_division', label: 'Range arm: its smallest mark', ...onItsScale },
+];
+
 export const contactFacts: readonly PlateFact[] = [
   {
     path: 'scale',

@@ -89,6 +89,9 @@ const bypassPositioner: Valve = {
     tolerance_span: 0.04,
     air_to: 'close',
     split_with: partOf(whole, 0, 0.5),
+    arm_least: 1,
+    arm_most: 6,
+    arm_division: 0.1,
   },
   twin: { seed: 2202, faults: [], found_pa: -28, found_others: { span: 40 } },
 };

@@ -1,18 +1,20 @@
 import {
+  ARM,
   areScrewsAlike,
   inputOfSpot,
   linkageView,
   promptOf,
   tableOf,
+  type LinkageView,
   type Prompt,
   type Spot,
   type StepOf,
-  type ZeroSpanView,
 } from '@holvek/core';
 import { useEffect } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { EndEntry } from './end-entry';
-import { LinkageMove } from './linkage-move';
+import { ArmSheet } from './arm-sheet';
+import { armFigure, LinkageMove } from './linkage-move';
 import { CausesButton } from '../parts/causes-sheet';
 import { SettledPill } from '../parts/settled-pill';
 import { StepFrame } from '../parts/step-frame';
@@ -36,7 +38,7 @@ import { Muted, Strong, Title, Words } from '@/ui/words';
 export function LinkageStep({ step }: { readonly step: StepOf<'linkage'> }) {
   const { run } = useDesk();
   const linkage = useLinkage(step);
-  const { view, prompt, point, turn, isEnds } = linkage;
+  const { view, prompt, point, turn, isEnds, arm } = linkage;
   const fill = useStepText();
   const found = tableOf(run, 'as_found')?.points.filter(({ direction }) => direction === 'up');
   const at = prompt.ask === 'point' ? prompt.at : undefined;
@@ -47,7 +49,9 @@ export function LinkageStep({ step }: { readonly step: StepOf<'linkage'> }) {
       more={
         <>
           {prompt.ask === 'turn' ? (
-            <WordButton onPress={turn.openOther}>other amount</WordButton>
+            <WordButton onPress={turn.openOther}>
+              {arm ? 'another figure' : 'other amount'}
+            </WordButton>
           ) : null}
           <CausesButton say="it doesn’t answer" />
         </>
@@ -74,12 +78,7 @@ export function LinkageStep({ step }: { readonly step: StepOf<'linkage'> }) {
       )}
       <LinkageMove view={view} prompt={prompt} point={point} isEnds={isEnds} />
       {areScrewsAlike(view) && prompt.ask !== 'done' ? <AlikeNote /> : null}
-      <AmountSheet
-        isOpen={turn.isOther}
-        adjuster={prompt.ask === 'turn' ? prompt.adjuster : 'main'}
-        onTurned={turn.turned}
-        onClose={turn.closeOther}
-      />
+      <OtherSheet linkage={linkage} />
     </StepFrame>
   );
 }
@@ -106,22 +105,47 @@ function useLinkage(step: StepOf<'linkage'>) {
     r: () => point.isSettled && void read(),
     n: () => prompt.ask === 'done' && turn.next(),
   });
-  return { view, prompt, asked, point, turn, isEnds, read };
+  /** The arm, where it and no screw is moved now. */
+  const arm = prompt.ask === 'turn' && prompt.adjuster === ARM ? view.arm : undefined;
+  return { view, prompt, asked, point, turn, isEnds, arm, read };
 }
 
 /** Where the calibrator should stand: at the reading to come to, or at the spot that a screw moves. */
-const spotWanted = (prompt: Prompt, { move }: ZeroSpanView): number | undefined => {
+const spotWanted = (prompt: Prompt, { move }: LinkageView): number | undefined => {
   if (prompt.ask === 'point') return prompt.at;
   return 'spot' in move ? inputOfSpot[move.spot] : undefined;
 };
 
+/** The move as it came out, when it is not the one that was asked for. */
+function OtherSheet({ linkage }: { readonly linkage: ReturnType<typeof useLinkage> }) {
+  const { prompt, turn, arm } = linkage;
+  if (arm)
+    return (
+      <ArmSheet isOpen={turn.isOther} arm={arm} onSlid={turn.turned} onClose={turn.closeOther} />
+    );
+  return (
+    <AmountSheet
+      isOpen={turn.isOther}
+      adjuster={prompt.ask === 'turn' ? prompt.adjuster : 'main'}
+      onTurned={turn.turned}
+      onClose={turn.closeOther}
+    />
+  );
+}
+
 function LinkageActions({ linkage }: { readonly linkage: ReturnType<typeof useLinkage> }) {
-  const { prompt, point, turn, isEnds, read } = linkage;
+  const { prompt, point, turn, isEnds, arm, read } = linkage;
   switch (prompt.ask) {
     case 'done':
       return <NextButton onPress={turn.next}>Both ends hold: next</NextButton>;
     case 'turn':
-      return <TurnButton turns={prompt.turns} onTurned={turn.turned} />;
+      return (
+        <TurnButton
+          turns={prompt.turns}
+          onTurned={turn.turned}
+          {...(arm ? { made: `Arm stands at ${armFigure(arm, prompt.turns)}` } : {})}
+        />
+      );
     case 'point':
       if (isEnds) return <EndEntry point={point} spot={prompt.at} onTake={read} />;
       return point.isLinked ? (
@@ -178,7 +202,7 @@ const roundsWord = (rounds: number): string => {
   return `about ${whole} ${whole === 1 ? 'round' : 'rounds'} to go`;
 };
 
-const spotPoints = ({ errors }: ZeroSpanView) =>
+const spotPoints = ({ errors }: LinkageView) =>
   Object.entries(errors).map(([spot, { error }]) => ({
     at: inputOfSpot[spot as Spot],
     direction: 'up' as const,

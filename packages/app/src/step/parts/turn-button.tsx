@@ -6,11 +6,14 @@ export const TurnButton = ({
   turns,
   onTurned,
   disabled = false,
+  made,
   children,
 }: {
   readonly turns: number;
   readonly onTurned: (turns: number) => void;
   readonly disabled?: boolean;
+  /** What was done, where it was no turn. */
+  readonly made?: string;
   /** Said instead, while it cannot be pressed. */
   readonly children?: string;
 }) => (
@@ -20,9 +23,9 @@ export const TurnButton = ({
     disabled={disabled}
     keyHint="T"
     testID="turned"
-    label={`Turned ${turnWord(turns)} ${wayWord(turns)}`}
+    label={made ?? `Turned ${turnWord(turns)} ${wayWord(turns)}`}
   >
-    {children ?? `Turned ${turnWord(turns)}`}
+    {children ?? made ?? `Turned ${turnWord(turns)}`}
   </BigButton>
 );
 

@@ -9,17 +9,20 @@ export const TurnCard = ({
   position,
   turns,
   above,
+  picture,
   children,
 }: {
   readonly position: number;
   readonly turns: number;
   /** What it is about, small. */
   readonly above?: string;
+  /** Instead of a screw’s dial, where no screw is turned. */
+  readonly picture?: ReactNode;
   readonly children: ReactNode;
 }) => (
   <Card>
     <XStack gap="$4" alignItems="center">
-      <ScrewDial position={position} turns={turns} />
+      {picture ?? <ScrewDial position={position} turns={turns} />}
       <YStack flex={1} gap="$1">
         {above ? (
           <Strong color="$brass" fontSize="$2">

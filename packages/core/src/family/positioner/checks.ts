@@ -1,5 +1,5 @@
 import { splitMeets } from '../../quantity';
-import type { Targets } from '../../valve';
+import { armScaleOf, type Targets } from '../../valve';
 import {
   instrumentIssues,
   spanScrewIssues,
@@ -14,7 +14,8 @@ export type PositionerIssue =
       readonly code: 'valve.split_does_not_meet';
       readonly stops: true;
       readonly fault: 'gap' | 'overlap';
-    };
+    }
+  | { readonly code: 'valve.arm_has_no_scale'; readonly stops: true };
 
 /** Its air within its rating, and both halves of a split range meeting. */
 export function positionerIssues(
@@ -29,5 +30,10 @@ export function positionerIssues(
     const fault = meets.error.code === 'quantity.split_gap' ? 'gap' : 'overlap';
     issues.push({ code: 'valve.split_does_not_meet', stops: true, fault });
   }
+  if (saysOfArm(plate) && !armScaleOf(plate))
+    issues.push({ code: 'valve.arm_has_no_scale', stops: true });
   return issues;
 }
+
+const saysOfArm = ({ arm_least, arm_most, arm_division }: PositionerPlate): boolean =>
+  [arm_least, arm_most, arm_division].some((figure) => figure !== undefined);

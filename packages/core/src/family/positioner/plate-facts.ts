@@ -1,4 +1,4 @@
-import { choiceOf, pointsFacts, type PlateFact } from '../../valve';
+import { armFacts, choiceOf, pointsFacts, type PlateFact } from '../../valve';
 
 /** What only this family's plate says. */
 export const positionerPlateFacts: readonly PlateFact[] = [
@@ -17,4 +17,5 @@ export const positionerPlateFacts: readonly PlateFact[] = [
     optional: true,
     why: 'A part of its own, with an error of its own.',
   },
+  ...armFacts,
 ];

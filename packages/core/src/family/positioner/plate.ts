@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { instrumentPlateOf, signalRangeSchema } from '../../valve';
+import { armShape, instrumentPlateOf, signalRangeSchema } from '../../valve';
 
 export const positionerPlateSchema = instrumentPlateOf('positioner', {
   /** What air does to the valve; without air it goes the other way. */
@@ -8,5 +8,6 @@ export const positionerPlateSchema = instrumentPlateOf('positioner', {
   split_with: signalRangeSchema.optional(),
   /** The signal reaches it through a converter from current to pressure, a part with an error of its own. */
   converter: z.boolean().optional(),
+  ...armShape,
 });
 export type PositionerPlate = z.infer<typeof positionerPlateSchema>;

@@ -15,7 +15,12 @@ export function setLinkage(hand: Hand, step: StepOf<'linkage'>): boolean {
     const { move } = linkageView(hand.run);
     const pass = Math.min(99, 1 + recordOf(hand.run, step).points.length);
     if (move.kind === 'done') return confirm(hand, step);
-    if (move.kind === 'cannot_judge' || hand.moves >= hand.stopAfterTurns) return false;
+    if (
+      move.kind === 'cannot_judge' ||
+      move.kind === 'end_of_scale' ||
+      hand.moves >= hand.stopAfterTurns
+    )
+      return false;
     if (move.kind === 'turn') hand.turn(adjusterOfScrew(move.screw), move.turns);
     readSpot(hand, step, inputOfSpot[move.spot], pass);
   }

@@ -19,6 +19,7 @@ import { instrumentOf, pointError, shareOf } from '../points/points-view';
 import type { CalPointEvent, TakenPoint } from '../points/shape';
 import { stepsOfKind, type RunState } from '../run-state';
 import type { EntryEvent } from '../shapes';
+import { ARM, perFigure, rangeArmOf, slideOf, type RangeArm } from './range-arm';
 
 const spotAt: Readonly<Record<number, Spot>> = { 0: 'low', 0.5: 'mid', 1: 'high' };
 export const inputOfSpot: Readonly<Record<Spot, number>> = { low: 0, mid: 0.5, high: 1 };
@@ -90,18 +91,27 @@ function outsideSignal(
 /** So near to either end of the signal, as a share, it has ended. */
 const END_OF_SIGNAL = 0.001;
 
+/** What the coach sees of a linkage; a range arm that would have to go off its scale is at its end. */
+export type LinkageView = Omit<ZeroSpanView, 'move'> & {
+  readonly move: ZeroSpanView['move'] | { readonly kind: 'end_of_scale' };
+  /** The arm that sets its span, where that is no screw. */
+  readonly arm?: RangeArm;
+};
+
 /** Zero, span and angularity of a run as the coach sees them. */
-export function linkageView(run: RunState): ZeroSpanView {
+export function linkageView(run: RunState): LinkageView {
   const plate = instrumentOf(run);
   const rules = instrumentRules(run.started.house_rules);
   const screws = (['zero', 'span', 'angularity'] as const).filter(
     (screw) => screw === 'zero' || plate.others?.[screw] !== undefined,
   );
+  const arm = rangeArmOf(run);
+  const worth = (screw: ScrewName) => (arm && screw === ARM ? perFigure(arm) : PER_TURN);
   const way = (screw: ScrewName) => {
     const own = screw === 'zero' ? plate : plate.others?.[screw];
     return (run.directions[adjusterOfScrew(screw)] ?? own?.clockwise) === 'lowers'
-      ? -PER_TURN
-      : PER_TURN;
+      ? -worth(screw)
+      : worth(screw);
   };
   const tolerance = linkageOf(run)?.measure === 'ends' ? endsTolerance(run) : plate.tolerance_span;
   const view = zeroSpanView(run.linkage, {
@@ -115,10 +125,15 @@ export function linkageView(run: RunState): ZeroSpanView {
     angularityFactor: rules.angularity_factor,
     perTurn: Object.fromEntries(screws.map((screw) => [screw, way(screw)])),
   });
-  const { move } = view;
-  return move.kind === 'turn'
-    ? { ...view, move: { ...move, turns: roundTurns(move.turns) } }
-    : view;
+  return { ...view, move: asMade(view.move, arm), ...(arm ? { arm } : {}) };
+}
+
+/** A move as it can be made: a screw by eighths, an arm by its marks. */
+function asMade(move: ZeroSpanView['move'], arm: RangeArm | undefined): LinkageView['move'] {
+  if (move.kind !== 'turn') return move;
+  if (!arm || move.screw !== ARM) return { ...move, turns: roundTurns(move.turns) };
+  const turns = slideOf(move.turns, arm);
+  return turns === 0 ? { kind: 'end_of_scale' } : { ...move, turns };
 }
 
 /** To eighths of a turn, finer where little is left, and never more than three at once. */

@@ -14,5 +14,5 @@ export function linkagePrompt(run: RunState, step: StepOf<'linkage'>): Prompt {
   if (move.kind === 'done') return { ask: 'done' };
   if (move.kind === 'turn')
     return { ask: 'turn', adjuster: adjusterOfScrew(move.screw), turns: move.turns };
-  return { ask: 'stuck', why: 'cannot_judge' };
+  return { ask: 'stuck', why: move.kind === 'end_of_scale' ? 'end_of_travel' : 'cannot_judge' };
 }

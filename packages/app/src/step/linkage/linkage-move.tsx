@@ -113,7 +113,7 @@ function readTold({ view: { move }, prompt, point }: Omit<Props, 'isEnds'>): Tol
       say:
         move.kind === 'go'
           ? 'Another screw has moved it since it was read.'
-          : 'The screw has moved: what it did is what counts.',
+          : 'It has moved: what that did is what counts.',
     };
   return { above: 'look first', title, say: 'It has not been read here yet.' };
 }

@@ -24,7 +24,12 @@ export const positionerProcedure3: Procedure = {
           when: 'range_arm',
           say: 'At what figure of its scale does the range arm stand?',
           why: 'On the {action} side of its shaft. As found: it is slid from there, to a smaller or a larger figure.',
-          asks: { key: 'range_arm', kind: 'count', label: 'Range arm as found' },
+          asks: {
+            key: 'range_arm',
+            kind: 'count',
+            label: 'Range arm as found',
+            hint: 'Where its edge crosses the scale, to a quarter of a mark.',
+          },
         },
       ],
     },

@@ -15,6 +15,11 @@ export const registerKeys = [
   'log_interval',
   'clock_day',
   'clock_minute',
+  'command_source',
+  'contacts',
+  'contact_first',
+  'analog_output',
+  'contact_output',
   'pressure',
   'current',
   'position',
@@ -25,6 +30,8 @@ export const registerKeys = [
   'stroke_time',
   'tune_period',
   'tune_amplitude',
+  'analog_out',
+  'contact_out',
   'start_stroke',
   'start_tune',
 ] as const;
@@ -87,6 +94,8 @@ const input = (
   ...(codes ? { codes } : {}),
 });
 
+const onOff = { 0: 'off', 1: 'on' } as const;
+
 /** The map of the stand-in: addresses in the manner of a field bus, sixteen bits each. */
 export const registers: readonly Register[] = [
   {
@@ -125,6 +134,12 @@ export const registers: readonly Register[] = [
   input(30_008, 'stroke_time', 'Time of a stroke', 's', 0.1),
   input(30_009, 'tune_period', 'Period while tuning', 's', 0.1),
   input(30_010, 'tune_amplitude', 'Swing while tuning', 'fraction', 0.0001),
+  input(30_011, 'analog_out', 'Current at its analog output', 'A', 1e-6),
+  input(30_012, 'contact_out', 'Contact outputs', '', 1, {
+    0: 'none closed',
+    1: 'shut end closed',
+    2: 'open end closed',
+  }),
   holding(40_001, 'application', 'Application', '', 1, 1, 2, { 1: 'reducing', 2: 'back pressure' }),
   holding(40_002, 'range_low', 'Sensor at 4 mA', 'Pa', 100, -1000, 65_535),
   holding(40_003, 'range_high', 'Sensor at 20 mA', 'Pa', 100, -1000, 65_535),
@@ -138,6 +153,19 @@ export const registers: readonly Register[] = [
   holding(40_011, 'log_interval', 'Log interval', 's', 1, 1, 65_535),
   holding(40_012, 'clock_day', 'Date, days since 1 January 2000', '', 1, 0, 65_535),
   holding(40_013, 'clock_minute', 'Time, minutes since midnight', '', 1, 0, 1439),
+  holding(40_014, 'command_source', 'Commanded by', '', 1, 1, 3, {
+    1: 'its own set value',
+    2: 'an analog signal',
+    3: 'a bus',
+  }),
+  holding(40_015, 'contacts', 'Contacts that override', '', 1, 0, 1, onOff),
+  holding(40_016, 'contact_first', 'Contact that wins', '', 1, 1, 3, {
+    1: 'shut',
+    2: 'open',
+    3: 'stay',
+  }),
+  holding(40_017, 'analog_output', 'Analog output', '', 1, 0, 1, onOff),
+  holding(40_018, 'contact_output', 'Contact outputs', '', 1, 0, 1, onOff),
 ];
 
 const byKey = Object.fromEntries(registers.map((register) => [register.key, register])) as Record<

@@ -54,6 +54,28 @@ export const unitPressure = (p: ActuatorParams, inputs: Positions, line: number)
   return low + sensorShare(p, inputs, line) * (registerIn(p, inputs, 'range_high') - low);
 };
 
+/** What a contact of the unit that is closed drives it to. */
+export type Override = 'shut' | 'open' | 'stay';
+const overrides: readonly Override[] = ['shut', 'open', 'stay'];
+
+/**
+ * The contact that drives the unit: of those closed the one that its register lets win, else shut before open
+ * before stay. Undefined where none is closed, or none may override.
+ */
+export function overrideOf(p: ActuatorParams, inputs: Positions): Override | undefined {
+  if (registerIn(p, inputs, 'contacts') !== 1) return undefined;
+  const first = overrides[registerIn(p, inputs, 'contact_first') - 1];
+  const order = first ? [first, ...overrides] : overrides;
+  return order.find((contact) => inputs[`contact_${contact}`] === 'closed');
+}
+
+/** The set value that it follows, Pa: its own, or what an analog command asks of its range. */
+function setValueOf(p: ActuatorParams, inputs: Positions): number {
+  const at = (key: RegisterKey) => registerIn(p, inputs, key);
+  if (at('command_source') !== 2 || inputs['command'] === undefined) return at('set_value');
+  return at('range_low') + positionOf(inputs, 'command') * (at('range_high') - at('range_low'));
+}
+
 /** State: opening, line, integral, relay, value at which the relay turns over, then the lags of the dead time. */
 export const actuatorPlant: Plant<ActuatorParams> = {
   initial: (p, inputs) => {
@@ -67,8 +89,10 @@ export const actuatorPlant: Plant<ActuatorParams> = {
     const isOn = inputs['power'] !== 'off';
     const task = inputs['task'] ?? 'rest';
     const isTuning = task === 'tuning';
-    const isAutomatic = !isTuning && at('mode') === 1;
+    const override = task === 'rest' ? overrideOf(p, inputs) : undefined;
+    const isAutomatic = !isTuning && override === undefined && at('mode') === 1;
     const byHand = at('manual_output');
+    const setValue = setValueOf(p, inputs);
     const gain = at('gain');
     const sense = at('application') === 2 ? -1 : 1;
     const range = at('range_high') - at('range_low') || 1;
@@ -77,7 +101,7 @@ export const actuatorPlant: Plant<ActuatorParams> = {
       isStroked ? share : (share * RAW_COUNTS - p.closedCounts) / (p.openCounts - p.closedCounts);
     return ([opening = 0, line = 0, integral = 0, relay = 0, reference = 0, ...lags], _, out) => {
       const seen = sensorShare(p, inputs, line);
-      const error = (sense * (at('set_value') - unitPressure(p, inputs, line))) / range;
+      const error = (sense * (setValue - unitPressure(p, inputs, line))) / range;
       const turned = sense * (reference - seen);
       const wanted =
         turned > RELAY_HYSTERESIS ? 1 : turned < -RELAY_HYSTERESIS ? 0 : relay > 0.5 ? 1 : 0;
@@ -86,8 +110,7 @@ export const actuatorPlant: Plant<ActuatorParams> = {
         : isAutomatic
           ? gain * error + integral
           : byHand;
-      const goal =
-        task === 'closing' ? -0.5 : task === 'opening' ? 1.5 : positionFor(limit(asked, 0, 1));
+      const goal = goalOf(task, override, opening) ?? positionFor(limit(asked, 0, 1));
       const speed = isOn
         ? limit((goal - opening) / SERVO, -1 / p.strokeSeconds, 1 / p.strokeSeconds)
         : 0;
@@ -117,3 +140,14 @@ export const actuatorPlant: Plant<ActuatorParams> = {
     isInControl: true,
   }),
 };
+
+/** Where a task or a contact drives the stem, as a share of the stroke; undefined where neither does. */
+function goalOf(
+  task: string | number,
+  override: Override | undefined,
+  opening: number,
+): number | undefined {
+  if (task === 'closing' || override === 'shut') return -0.5;
+  if (task === 'opening' || override === 'open') return 1.5;
+  return override === 'stay' ? opening : undefined;
+}

@@ -23,7 +23,7 @@ import { checkEvent } from './check-event';
 import type { RunEvent, RunEventDraft } from './event';
 import { reduceRun } from './reduce';
 import type { Run } from './run';
-import { runView } from './view';
+import { isPassed, runView } from './view';
 
 const draft = familyStarted('electronic_pilot');
 const plate = draft.plate as ElectronicPilotPlate;
@@ -225,4 +225,59 @@ test('the log card: how long it lasts, and the shortest interval that reaches th
   expect(logDays({ card_bytes: 64e6, interval_s: shortest })).toBeGreaterThanOrEqual(365.28);
   expect(logDays({ card_bytes: 64e6, interval_s: shortest - 1 })).toBeLessThan(365.28);
   expect(shortestInterval(1e15, 12)).toBe(1);
+});
+
+describe('masters, contacts and outputs', () => {
+  const wantedAfter = (answers: Readonly<Record<string, string>>, stepId = 'commands') => {
+    const { run, add } = standing('commands');
+    for (const [key, value] of Object.entries(answers)) add({ type: 'observed', key, value });
+    const step = run().steps.find(({ id }) => id === stepId);
+    if (step?.kind !== 'registers') return undefined;
+    return Object.fromEntries(
+      registersView(run(), step, 0).map(({ key, wanted }) => [key, wanted]),
+    );
+  };
+
+  test.each([
+    ['itself', 1, 0],
+    ['analog', 2, 0],
+    ['bus', 3, 0],
+    ['contact', 1, 1],
+  ])('commanded by %s: source %d, contacts %d', (master, command_source, contacts) => {
+    expect(wantedAfter({ master })).toEqual({
+      command_source,
+      contacts,
+      analog_output: 0,
+      contact_output: 0,
+    });
+  });
+
+  test('an output is on where it is wired, and off where it is not', () => {
+    expect(wantedAfter({ analog_wired: 'yes', contacts_wired: 'no' })).toMatchObject({
+      analog_output: 1,
+      contact_output: 0,
+    });
+    expect(wantedAfter({ analog_wired: 'no', contacts_wired: 'yes' })).toMatchObject({
+      analog_output: 0,
+      contact_output: 1,
+    });
+  });
+
+  test.each([
+    ['shut', 1],
+    ['open', 2],
+    ['stay', 3],
+  ])('the contact that wins, %s, is keyed in as %d', (contacts_first, code) => {
+    const wanted = wantedAfter({ master: 'contact', contacts_first }, 'contact_order');
+    expect(wanted).toEqual({ contact_first: code });
+  });
+
+  test('where no contact overrides, none is ordered and none is tried', () => {
+    const { run, add } = standing('commands');
+    const isAsked = (step: string) => !isPassed(run(), step);
+    add({ type: 'observed', key: 'master', value: 'bus' });
+    expect(['contact_order', 'contact_tried'].map(isAsked)).toEqual([false, false]);
+    add({ type: 'observed', key: 'master', value: 'contact' });
+    expect(['contact_order', 'contact_tried'].map(isAsked)).toEqual([true, true]);
+  });
 });

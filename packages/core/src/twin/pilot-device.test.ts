@@ -34,8 +34,8 @@ describe('the electronics of a pilot', () => {
   });
 
   test.each([
-    ['R 40014', '! address'],
-    ['R 40010 8', '! address'],
+    ['R 40019', '! address'],
+    ['R 40010 10', '! address'],
     ['W 30001 5', '! read_only'],
     ['W 40008 2', '! range'],
     ['what', '! syntax'],
@@ -107,6 +107,87 @@ describe('the electronics of a pilot', () => {
     device.advance(30);
     write('start_tune', 1);
     expect(finish(1200)).toBe(9);
+  });
+
+  /** Stroked, by hand at half, its contacts allowed; `first` is the code of the one that wins. */
+  const overridden = (first: number) => {
+    const all = unit();
+    all.write('start_stroke', 1);
+    all.finish();
+    all.write('manual_output', 500);
+    all.write('contacts', 1);
+    all.write('contact_first', first);
+    all.device.advance(60);
+    const close = (...closed: string[]) => {
+      const state = (name: string) => (closed.includes(name) ? 'closed' : 'open');
+      all.device.move((twin) =>
+        actOnTwin(twin, {
+          contact_shut: state('shut'),
+          contact_open: state('open'),
+          contact_stay: state('stay'),
+        }),
+      );
+      all.device.advance(60);
+      return all.read('position');
+    };
+    return { ...all, close };
+  };
+
+  test.each([
+    ['shut', 1, 0],
+    ['open', 2, 1],
+    ['stay', 3, 0.5],
+  ] as const)('of all contacts closed the one that is to win does: %s', (name, code, position) => {
+    const { close } = overridden(code);
+    expect(close('shut', 'open', 'stay')).toBeCloseTo(position, 2);
+    expect(close()).toBeCloseTo(0.5, 2);
+    expect(close(name)).toBeCloseTo(position, 2);
+  });
+
+  test('where the winner is open, shut comes before open before stay', () => {
+    const { close } = overridden(3);
+    expect(close('shut', 'open')).toBeCloseTo(0, 2);
+    expect(close('open')).toBeCloseTo(1, 2);
+    expect(overridden(1).close('open', 'stay')).toBeCloseTo(1, 2);
+  });
+
+  test('contacts that may not override do nothing', () => {
+    const { close, write } = overridden(1);
+    write('contacts', 0);
+    expect(close('shut')).toBeCloseTo(0.5, 2);
+  });
+
+  test('an analog command moves its set value only where that commands it', () => {
+    const at = (source: number, command: number) => {
+      const { device, read, write, finish } = unit({ found_pa: 0 });
+      write('start_stroke', 1);
+      finish();
+      write('start_tune', 1);
+      finish();
+      write('set_value', 5000);
+      write('command_source', source);
+      device.move((twin) => actOnTwin(twin, { command }));
+      write('mode', 1);
+      device.advance(400);
+      const low = read('range_low');
+      return (read('pressure') - low) / (read('range_high') - low);
+    };
+    expect(at(2, 0.45)).toBeCloseTo(0.45, 2);
+    expect(at(1, 0.45)).toBeCloseTo(0.5, 2);
+  });
+
+  test('its outputs tell where it stands once they are on, and are silent before', () => {
+    const { close, read, write } = overridden(1);
+    expect([read('analog_out'), read('contact_out')]).toEqual([0, 0]);
+    write('analog_output', 1);
+    write('contact_output', 1);
+    expect(read('analog_out')).toBeCloseTo(0.012, 4);
+    expect(read('contact_out')).toBe(0);
+    close('shut');
+    expect([read('analog_out'), read('contact_out')]).toEqual([0.004, 1]);
+    close('open');
+    expect(read('analog_out')).toBeCloseTo(0.02, 6);
+    expect(read('contact_out')).toBe(2);
   });
 
   test('is nothing for another twin', () => {

@@ -32,6 +32,8 @@ const SWINGS = 5;
 /** mA at both ends of a current loop, as A. */
 const LOOP_LOW = 0.004;
 const LOOP_SPAN = 0.016;
+/** So near to an end, as a share of the stroke, its contact closes. */
+const END = 0.005;
 
 type Task =
   | { readonly kind: 'rest' | 'done' | 'gave_up' }
@@ -46,6 +48,9 @@ const stateCode: Record<Task['kind'], number> = {
   done: 3,
   gave_up: 9,
 };
+
+/** Code of the end contact that is closed; 0 between the ends. */
+const endContact = (opening: number): number => (opening <= END ? 1 : opening >= 1 - END ? 2 : 0);
 
 /** The electronics of a pilot on its twin: registers, the search for both ends, and tuning by a relay. */
 export class PilotDevice {
@@ -192,6 +197,10 @@ export class PilotDevice {
         return this.opening;
       case 'counts':
         return this.rawCounts();
+      case 'analog_out':
+        return this.isOn('analog_output') ? LOOP_LOW + LOOP_SPAN * this.opening : 0;
+      case 'contact_out':
+        return this.isOn('contact_output') ? endContact(this.opening) : 0;
       case 'state':
         return stateCode[this.task.kind];
       case 'closed_counts':
@@ -205,6 +214,9 @@ export class PilotDevice {
     }
   }
 
+  private isOn(key: RegisterKey): boolean {
+    return registerIn(this.params, this.now.wanted, key) === 1;
+  }
   private get params(): ActuatorParams {
     return this.now.plant.params as ActuatorParams;
   }

@@ -6,14 +6,15 @@ import { electronicPilotPlateFacts } from './plate-facts';
 import { electronicPilotSlots } from './slots';
 import { electronicPilotProcedure } from './steps';
 import { electronicPilotProcedure2 } from './steps-2';
+import { electronicPilotProcedure3 } from './steps-3';
 import { drawElectronicPilot } from './twin';
 
 export const electronicPilot = defineFamily({
   plateSchema: electronicPilotPlateSchema,
   plateFacts: electronicPilotPlateFacts,
   facts: electronicPilotFacts,
-  procedure: electronicPilotProcedure2,
-  earlier: [electronicPilotProcedure],
+  procedure: electronicPilotProcedure3,
+  earlier: [electronicPilotProcedure, electronicPilotProcedure2],
   draw: drawElectronicPilot,
   checks: electronicIssues,
   slots: electronicPilotSlots,

@@ -64,9 +64,30 @@ export function registerWanted(
       return Math.floor((atMs - DAY_ONE_MS) / DAY_MS);
     case 'clock_minute':
       return Math.floor(((atMs - DAY_ONE_MS) % DAY_MS) / 60_000);
+    case 'command_source':
+    case 'contacts':
+    case 'contact_first':
+    case 'analog_output':
+    case 'contact_output':
+      return answeredBy(run, key);
     default:
       throw new Error(`nothing is wanted of the register ${key}`);
   }
+}
+
+/** What was said of its masters and its wires, as the code of the register that holds it. */
+const codeOf = {
+  command_source: { key: 'master', codes: { analog: 2, bus: 3 }, else: 1 },
+  contacts: { key: 'master', codes: { contact: 1 }, else: 0 },
+  contact_first: { key: 'contacts_first', codes: { shut: 1, open: 2, stay: 3 }, else: 1 },
+  analog_output: { key: 'analog_wired', codes: { yes: 1 }, else: 0 },
+  contact_output: { key: 'contacts_wired', codes: { yes: 1 }, else: 0 },
+} as const satisfies Partial<Record<RegisterKey, unknown>>;
+
+function answeredBy({ observed }: RunState, register: keyof typeof codeOf): number {
+  const { key, codes, else: otherwise } = codeOf[register];
+  const by: Readonly<Record<string, number>> = codes;
+  return by[observed[key] ?? ''] ?? otherwise;
 }
 
 export type RegisterState = {

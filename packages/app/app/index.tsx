@@ -22,7 +22,7 @@ import { BottomSheet } from '@/ui/bottom-sheet';
 import { Press, WordButton } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
-import type { Round } from '@holvek/core';
+import { jobLine, type Round } from '@holvek/core';
 
 /** Today's valves in setting order, with the work in hand on top; several rounds side by side. */
 export default function RoundScreen() {
@@ -70,6 +70,7 @@ export default function RoundScreen() {
       right={<SyncPill />}
     >
       <RoundChips rounds={current} chosen={round?.id} />
+      {round?.job ? <Muted>{jobLine(round.job)}</Muted> : null}
       {inHand.map((row) => (
         <CarryOn key={row.valve.id} row={row} />
       ))}

@@ -5,6 +5,7 @@ import { XStack, YStack } from '@/ui/kit';
 import { Refusal } from '@/data/api';
 import { useChangeRound, useRounds, useSites, useValves } from '@/data/queries';
 import { newId } from '@/data/new-id';
+import { JobCard } from '@/round/job-card';
 import { SortableValves } from '@/round/sortable-valves';
 import { changePreferences } from '@/prefs/preferences';
 import { aimWords } from '@/words/aim-words';
@@ -48,14 +49,17 @@ function RoundForm({ initial, isNew, valves }: Props) {
   const [name, setName] = useState(initial.name);
   const [ids, setIds] = useState<readonly string[]>(initial.valve_ids);
   const [find, setFind] = useState('');
+  const [job, setJob] = useState(initial.job);
   const byId = new Map(valves.map((valve) => [valve.id, valve]));
   const chosen = ids.flatMap((id) => byId.get(id) ?? []);
   const wasMoved = ids.join() !== initial.valve_ids.join();
   const save = (over: Partial<Round>) => {
+    const { job: _before, ...rest } = initial;
     const round: Round = {
-      ...initial,
+      ...rest,
       name: name.trim(),
       valve_ids: [...ids],
+      ...(job ? { job } : {}),
       why_this_order: wasMoved
         ? `Ordered by hand.\n${initial.why_this_order}`.slice(0, 4000)
         : initial.why_this_order,
@@ -92,6 +96,11 @@ function RoundForm({ initial, isNew, valves }: Props) {
             : 'The server cannot be reached. The round on this screen is kept until you leave it.'}
         </Words>
       ) : null}
+      <JobCard
+        job={job}
+        onChange={setJob}
+        under="Order, permit, client: each run of this round takes it over, and it stands on the sheets."
+      />
       <Heading>In this order</Heading>
       {chosen.length === 0 ? (
         <Muted>Add valves from below. Drag them by the grip, or use the arrows.</Muted>

@@ -4,7 +4,7 @@ import type { Gauge } from '../gauge';
 import type { RunEventDraft } from '../run';
 import { needsAnswer, type Sheet, type ValveVisit } from '../sheet';
 import type { TaughtRate } from '../step';
-import type { HouseRules, Side, TwinSketch } from '../valve';
+import type { HouseRules, Job, Side, TwinSketch } from '../valve';
 import { repairAnswered, unprovedRepair, type Repair } from './repair';
 import type { Valve } from './valve-record';
 
@@ -19,6 +19,8 @@ export type StartOptions = {
   readonly fleet?: readonly FleetKind[];
   /** Repairs of this valve. */
   readonly repairs?: readonly Repair[];
+  /** For whom, and by whose leave. */
+  readonly job?: Job | undefined;
   /** The twin when it is a rehearsal. */
   readonly twin?: TwinSketch;
 };
@@ -40,7 +42,7 @@ export const taughtBy = (
 /** A run's first entry: everything that it depends on, frozen as it stands today. */
 export function startDraft(
   valve: Valve,
-  { school, gauges, rules, sheets, fleet = [], repairs = [], twin }: StartOptions,
+  { school, gauges, rules, sheets, fleet = [], repairs = [], job, twin }: StartOptions,
 ): StartedDraft {
   // Practice teaches nothing about the valve itself.
   const records = sheets.filter(({ body }) => !body.rehearsal);
@@ -62,6 +64,7 @@ export function startDraft(
     sheet_version: 3,
     ...answerTo(records),
     ...(repair ? { answers_repair: repairAnswered(repair) } : {}),
+    ...(job && !twin ? { job } : {}),
     ...(twin ? { twin } : {}),
   };
 }

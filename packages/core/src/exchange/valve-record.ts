@@ -1,7 +1,13 @@
 import { z } from 'zod';
 import { plateSchema } from '../family';
 import { pressureUnits } from '../quantity';
-import { dutySchema, otherTargetsSchema, targetSchema, twinSketchSchema } from '../valve';
+import {
+  dutySchema,
+  jobSchema,
+  otherTargetsSchema,
+  targetSchema,
+  twinSketchSchema,
+} from '../valve';
 
 const aboutText = z.string().max(120).optional();
 /** What tells this valve from others of its kind, as it is written on it. */
@@ -57,5 +63,7 @@ export const roundSchema = z.object({
   /** The system whose order it took over. */
   system_id: z.string().min(1).max(64).optional(),
   archived: z.boolean().optional(),
+  /** For whom, and by whose leave: each run of it takes this over. */
+  job: jobSchema.optional(),
 });
 export type Round = z.infer<typeof roundSchema>;

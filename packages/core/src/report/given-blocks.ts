@@ -3,7 +3,7 @@ import type { Gauge } from '../gauge';
 import { printFigure, printQuantity } from '../quantity';
 import { judgingGauge, type SheetBody } from '../sheet';
 import { stepsFor, type Question } from '../step';
-import { sizeWords, sumSetPoint, type Side } from '../valve';
+import { jobFields, jobWords, sizeWords, sumSetPoint, type Side } from '../valve';
 import type { Block, Row } from './block';
 import { percent, type Printers } from './printers';
 
@@ -11,6 +11,7 @@ import { percent, type Printers } from './printers';
 export function givenBlocks(body: SheetBody, print: Printers): readonly Block[] {
   const told = saidBlock(body, print);
   return [
+    ...jobBlocks(body),
     { kind: 'rows', title: 'Valve', rows: plateRows(body, print) },
     ...(told ? [told] : []),
     ...(['inlet', 'outlet'] as const).flatMap((role) => {
@@ -22,6 +23,21 @@ export function givenBlocks(body: SheetBody, print: Printers): readonly Block[] 
     ),
   ];
 }
+
+/** For whom it was done, and by whose leave. */
+const jobBlocks = ({ job }: SheetBody): readonly Block[] =>
+  job
+    ? [
+        {
+          kind: 'rows',
+          title: 'For whom',
+          rows: jobFields.flatMap((field) => {
+            const value = job[field];
+            return value === undefined ? [] : [{ label: jobWords[field], value }];
+          }),
+        },
+      ]
+    : [];
 
 const plateRows = (body: SheetBody, print: Printers): readonly Row[] => [
   { label: 'Family', value: familyName[body.plate.family] },

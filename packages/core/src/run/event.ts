@@ -12,6 +12,7 @@ import {
 import {
   directionSchema,
   houseRulesSchema,
+  jobSchema,
   otherTargetsSchema,
   targetSchema,
   twinSketchSchema,
@@ -63,6 +64,8 @@ export const startedSchema = eventSchema('started', {
     .optional(),
   /** The repair after which this run proves the valve anew. */
   answers_repair: repairAnsweredSchema.optional(),
+  /** For whom, and by whose leave; absent where nothing was told. */
+  job: jobSchema.optional(),
   /** The twin, when the run is against the simulated gauge; absent on a real valve. */
   twin: twinSketchSchema.optional(),
 });

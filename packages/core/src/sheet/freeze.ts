@@ -77,6 +77,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     gauge_findings: findingsOf(run, signed.at_ms),
     outcome: outcomeOf(run, verdict, isWhole),
     ...endOf(run),
+    ...(started.job ? { job: started.job } : {}),
     ...answered(started),
     verdict,
     ...(proofs ? { proofs: [...proofs] } : {}),

@@ -18,7 +18,7 @@ import {
   switchCyclesSchema,
   tablesSchema,
 } from '../step';
-import { houseRulesSchema, otherTargetsSchema, targetSchema } from '../valve';
+import { houseRulesSchema, jobSchema, otherTargetsSchema, targetSchema } from '../valve';
 
 const hash = digestSchema;
 const text = z.string().max(2000);
@@ -128,6 +128,8 @@ export const sheetBodySchema = z.object({
   out_of_service_because: text.optional(),
   /** How the work was ended before its setting was proved. */
   ended: z.object({ why: z.enum(endReasons), reason: text }).optional(),
+  /** For whom, and by whose leave. */
+  job: jobSchema.optional(),
   /** Hash of the sheet, not in order, that this visit answers. */
   answers_sheet: hash.optional(),
   /** The repair after which this visit proved the valve anew. */

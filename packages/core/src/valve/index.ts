@@ -2,6 +2,7 @@ export * from './adjuster';
 export * from './capabilities';
 export * from './duty';
 export * from './house-rules';
+export * from './job';
 export * from './judgement-rules';
 export * from './trade-sizes';
 export * from './lockup-allowed';

@@ -149,6 +149,13 @@ export const demoRounds = (day: string): readonly Round[] => [
     valve_ids: ['prv-07', 'prv-05', 'prv-14', 'prv-08', 'prv-03', 'prv-12', 'prv-09'],
     why_this_order:
       'Work already in hand first. Then highest pressure to lowest, upstream before downstream, so that no setting limits the next.',
+    job: {
+      name: 'Autumn visit',
+      order: 'LH-2207',
+      permit: 'W-118',
+      client: 'Larkhollow Estates',
+      contact: 'Vera Amsel, gatehouse',
+    },
   },
   {
     id: 'pump-round',

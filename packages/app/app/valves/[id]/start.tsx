@@ -30,6 +30,8 @@ import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
 import { GaugeSelect } from '@/gauge/gauge-select';
 import { HeightField, hungAt } from '@/gauge/height-field';
 import { NoticeCards } from '@/notice/notice-card';
+import { JobCard } from '@/round/job-card';
+import { useJob } from '@/round/use-job';
 import { useBarred } from '@/people/use-licence';
 import { usePreferences } from '@/prefs/preferences';
 import { UnitsOfValve } from '@/units/units-of-valve';
@@ -127,6 +129,7 @@ function StartForm({
   const isWeighed = (side: Side) =>
     lineDensityOf(valve.plate) > 0 && !(isInstrument(valve.plate) && side === 'inlet');
   const repairs = useRepairs();
+  const [job, setJob] = useJob(valve.id);
   const fleet = useFleet();
   const open = useOpenRun(valve.id) !== undefined;
   const isTaken = !isPractice && (open || barred !== undefined);
@@ -137,6 +140,7 @@ function StartForm({
       rules,
       sheets: visits.get(valve.id) ?? [],
       repairs: repairsOf(repairs.data ?? [], valve.id),
+      job,
       // A twin's spring is of its own making: others of its kind say nothing of it.
       ...(isPractice ? { twin } : { fleet: fleet.data ?? [] }),
     });
@@ -161,8 +165,12 @@ function StartForm({
         </BigButton>
       }
     >
-      {isPractice ? null : <NoticeCards valveId={valve.id} />}
-      {isPractice ? null : <OpenRunCard valveId={valve.id} />}
+      {isPractice ? null : (
+        <>
+          <NoticeCards valveId={valve.id} />
+          <OpenRunCard valveId={valve.id} />
+        </>
+      )}
       {stop ? <Trouble title="This cannot be set" say={plateTrouble(stop, units)} /> : null}
       {barred && !isPractice ? <Trouble title={barred.title} say={barred.say} /> : null}
       {trouble ? <Trouble title="Not started" say={trouble} /> : null}
@@ -204,6 +212,13 @@ function StartForm({
           ) : null}
         </YStack>
       ))}
+      {isPractice ? null : (
+        <JobCard
+          job={job}
+          onChange={setJob}
+          under="Order, permit, client: what is told here stands on the sheet."
+        />
+      )}
     </Screen>
   );
 }

@@ -1,5 +1,5 @@
 import { useRouter, type Href } from 'expo-router';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { ScrollView, XStack, YStack } from '@/ui/kit';
 import {
   useGauges,
@@ -30,7 +30,7 @@ export default function RoundScreen() {
   const valves = useValves();
   const sites = useSites().data;
   const router = useRouter();
-  const { round: chosen } = usePreferences();
+  const { round: chosen, technician } = usePreferences();
   // What a start needs is fetched while there is a network: gauges, repairs, the owner’s figures.
   useGauges();
   useRepairs();
@@ -95,6 +95,11 @@ export default function RoundScreen() {
           <RoundLine key={row.valve.id} row={row} place={i + 1} isLast={i === rows.length - 1} />
         ))}
       </YStack>
+      {isEvening() ? (
+        <Suspense fallback={null}>
+          <NextDayCard name={technician} />
+        </Suspense>
+      ) : null}
       <WaysOn />
       <BottomSheet isOpen={isWhyOpen} title="Why this order?" onClose={() => setWhyOpen(false)}>
         {(round?.why_this_order ?? '').split('\n').map((line) => (
@@ -104,6 +109,15 @@ export default function RoundScreen() {
     </Screen>
   );
 }
+
+/** The planner comes when it is wanted: a round in the morning does not wait for it. */
+const NextDayCard = lazy(async () => ({
+  default: (await import('@/season/next-day-card')).NextDayCard,
+}));
+
+/** Hour from which the next day is looked at. */
+const EVENING = 15;
+const isEvening = (): boolean => new Date().getHours() >= EVENING;
 
 /** Where else one may go from a round. */
 function WaysOn() {

@@ -1,6 +1,7 @@
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { BagCard } from './bag-card';
 import { keysOf, togglePacked } from './packed';
+import { TellCard } from './tell-card';
 import { gas } from '@/testing/family-samples';
 import { valve } from '@/testing/samples';
 import { config } from '@/theme/tamagui.config';
@@ -51,11 +52,21 @@ describe('the bag of a day', () => {
 });
 
 describe('what was packed', () => {
-  test('is of one day: the next one begins with an empty bag', () => {
-    togglePacked('lamp ');
+  test('is of one day: what is packed for tomorrow is not packed today, and waits for it', () => {
+    togglePacked('lamp ', '2999-01-02');
+    togglePacked('seal ', '2999-01-01');
     const text = localStorage.getItem('holvek.packed');
-    expect([...keysOf(text)]).toEqual(['lamp ']);
-    expect([...keysOf(text, '2026-01-01')]).toEqual([]);
+    expect([...keysOf(text, '2999-01-02')]).toEqual(['lamp ']);
+    expect([...keysOf(text, '2999-01-01')]).toEqual(['seal ']);
+    expect([...keysOf(text)]).toEqual([]);
+  });
+
+  test('is forgotten once its day is over', () => {
+    localStorage.setItem('holvek.packed', '{"2020-01-01":["lamp "]}');
+    togglePacked('seal ');
+    const text = localStorage.getItem('holvek.packed');
+    expect([...keysOf(text, '2020-01-01')]).toEqual([]);
+    expect([...keysOf(text)]).toEqual(['seal ']);
   });
 
   test.each([null, '', '{', '[]', '{"day":"2026-01-01"}', '7'])('%j is an empty bag', (text) => {
@@ -63,6 +74,26 @@ describe('what was packed', () => {
   });
 
   test('a list of today that is no list is an empty bag too', () => {
-    expect([...keysOf('{"day":"2026-01-02","keys":5}', '2026-01-02')]).toEqual([]);
+    expect([...keysOf('{"2026-01-02":5}', '2026-01-02')]).toEqual([]);
+  });
+});
+
+describe('who has to know', () => {
+  const tell = (valves: Parameters<typeof TellCard>[0]['valves'], day = '2999-01-01') =>
+    render(
+      <TamaguiProvider config={config} defaultTheme="light">
+        <TellCard valves={valves} day={day} />
+      </TamaguiProvider>,
+    );
+
+  test('is ticked as each is told, for that day', async () => {
+    tell([gas]);
+    await press(/^Tell: 0 of 2 know/u);
+    await press(/^Whoever has appliances/u, 'checkbox');
+    await press(/^Who gives the permit/u, 'checkbox');
+    expect(screen.getByText('all know')).toBeTruthy();
+    cleanup();
+    tell([gas], '2999-01-02');
+    expect(screen.getByText('0 of 2 know')).toBeTruthy();
   });
 });

@@ -1,6 +1,15 @@
-import { dayLoad, digestOf, wayOf, type Round, type Valve, rulesFor } from '@holvek/core';
+import {
+  digestOf,
+  rulesFor,
+  wayOf,
+  type RestOfDay,
+  type Round,
+  type Stop,
+  type Valve,
+} from '@holvek/core';
 import { useRouter } from 'expo-router';
 import { BagCard } from '@/bag/bag-card';
+import { TellCard } from '@/bag/tell-card';
 import { useChangeRound } from '@/data/queries';
 import { changePreferences } from '@/prefs/preferences';
 import { Screen } from '@/shell/screen';
@@ -8,7 +17,10 @@ import { Card, Pill } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';
 import { BigButton, Press } from '@/ui/press';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
-import { hoursWords, longDay, wantedWords } from './season-words';
+import { OverCard, QuickerCard } from './day-cards';
+import { clockWords, hoursWords, longDay, wantedWords } from './season-words';
+import { useDay, type DayDesk } from './use-day';
+import { usePlan } from './use-plan';
 import type { SeasonDesk } from './use-season-desk';
 
 type Props = {
@@ -17,21 +29,13 @@ type Props = {
   readonly personId: string | undefined;
 };
 
-/** One person's day: the bag, the order, how long it takes, and a round of it. */
+/** One person's day: who has to know, the bag, the order with its times, what can wait, and a round of it. */
 export function DayPage({ desk, day, personId }: Props) {
   const router = useRouter();
   const change = useChangeRound();
-  const { season, made, routes, valves } = desk;
-  const at = made.days.indexOf(day);
-  const p = personId
-    ? made.people.findIndex(({ id }) => id === personId)
-    : made.people.findIndex((_, i) => (routes[i]?.[at] ?? []).length > 0);
-  const person = made.people[p];
-  const route = routes[p]?.[at] ?? [];
-  const own = route.flatMap((block) =>
-    made.problem.blocks[block]!.valves.flatMap((id) => valves.get(id) ?? []),
-  );
-  const load = person ? dayLoad(made, routes, p, at) : { asked: 0, there: 0 };
+  const actions = usePlan(desk);
+  const mine = useDay(desk, day, personId);
+  const { person, own, rest } = mine;
   const toRound = () => {
     const round = roundOf(desk, { day, personId: person?.id ?? '', own });
     change.mutate(round, {
@@ -44,11 +48,7 @@ export function DayPage({ desk, day, personId }: Props) {
   return (
     <Screen
       title={longDay(day)}
-      under={
-        person
-          ? `${season.name} · ${person.name} · ${hoursWords(load.asked)} of ${hoursWords(load.there)}`
-          : season.name
-      }
+      under={underWords(desk, mine)}
       back
       footer={
         own.length > 0 ? (
@@ -58,29 +58,64 @@ export function DayPage({ desk, day, personId }: Props) {
         ) : null
       }
     >
-      {own.length === 0 ? (
+      {own.length === 0 || !rest ? (
         <Card>
           <Words>Nothing is planned for this day.</Words>
         </Card>
       ) : (
         <>
-          <BagCard valves={own} />
-          <Card>
-            <Heading>In this order</Heading>
-            {own.map((valve, i) => (
-              <DayLine
-                key={valve.id}
-                desk={desk}
-                valve={valve}
-                place={i + 1}
-                onPress={() => router.push(`/valves/${valve.id}`)}
-              />
-            ))}
-            <Muted>{`${hoursWords(wayOf(made.problem, route))} of it on the way.`}</Muted>
-          </Card>
+          <OverCard desk={desk} own={mine} rest={rest} actions={actions} />
+          <QuickerCard desk={desk} own={mine} rest={rest} actions={actions} />
+          <TellCard valves={own} day={day} />
+          <BagCard valves={own} day={day} />
+          <OrderCard desk={desk} mine={mine} rest={rest} />
         </>
       )}
     </Screen>
+  );
+}
+
+/** Whose day, and from when to when. */
+function underWords({ season }: SeasonDesk, { person, rest, own }: DayDesk): string {
+  if (!person || !rest || own.length === 0) return season.name;
+  const first = rest.stops[0]?.from ?? rest.home;
+  return `${season.name} · ${person.name} · ${clockWords(first)} to ${clockWords(rest.home)}`;
+}
+
+function OrderCard({
+  desk,
+  mine: { route },
+  rest,
+}: {
+  readonly desk: SeasonDesk;
+  readonly mine: DayDesk;
+  readonly rest: RestOfDay;
+}) {
+  const router = useRouter();
+  const { made, valves } = desk;
+  const stopOf = new Map(rest.stops.map((stop) => [stop.block, stop]));
+  const lines = route.flatMap((block) =>
+    made.problem.blocks[block]!.valves.flatMap((id, i) => {
+      const valve = valves.get(id);
+      // Several at one stop share its time: the first of them says it.
+      return valve ? [{ valve, stop: i === 0 ? stopOf.get(block) : undefined }] : [];
+    }),
+  );
+  return (
+    <Card>
+      <Heading>In this order</Heading>
+      {lines.map(({ valve, stop }, i) => (
+        <DayLine
+          key={valve.id}
+          desk={desk}
+          valve={valve}
+          place={i + 1}
+          stop={stop}
+          onPress={() => router.push(`/valves/${valve.id}`)}
+        />
+      ))}
+      <Muted>{`${hoursWords(wayOf(made.problem, route))} of it on the way.`}</Muted>
+    </Card>
   );
 }
 
@@ -88,11 +123,13 @@ function DayLine({
   desk,
   valve,
   place,
+  stop,
   onPress,
 }: {
   readonly desk: SeasonDesk;
   readonly valve: Valve;
   readonly place: number;
+  readonly stop: Stop | undefined;
   readonly onPress: () => void;
 }) {
   const visit = desk.made.visits.get(valve.id);
@@ -107,11 +144,15 @@ function DayLine({
             <Strong flexShrink={1}>{`${valve.tag} ${valve.name}`}</Strong>
             {isUnsettled ? (
               <Pill tone="work">re-test</Pill>
-            ) : (
+            ) : stop ? null : (
               <Muted>{hoursWords(visit.effort.minutes)}</Muted>
             )}
           </XStack>
-          <Muted>{valve.place}</Muted>
+          <Muted>
+            {stop
+              ? `${clockWords(stop.from)} to ${clockWords(stop.to)} · ${valve.place}`
+              : valve.place}
+          </Muted>
           <Muted>{wantedWords(visit.wanted, desk.today)}</Muted>
           {rulesFor(desk.season.rules, valve.id).map(({ id, why }) => (
             <Words key={id} color="$brass">

@@ -5,6 +5,7 @@ import {
   printSpans,
   readSpans,
   unwrap,
+  USUAL_START,
   weekdayOf,
   type Person,
   type Season,
@@ -26,6 +27,7 @@ import { BigButton } from '@/ui/press';
 import { Loading } from '@/ui/states';
 import { Heading, Muted, Words } from '@/ui/words';
 import { RulesCard } from './rules-card';
+import { clockWords, hourOf } from './season-words';
 
 const within = (least: number, most: number) => (text: string) => {
   const value = plainNumber(text);
@@ -47,6 +49,7 @@ const schema = z.object({
       id: z.string(),
       name: z.string(),
       hours: z.string().refine(within(0, 16), 'Hours a working day, 0 to 16'),
+      starts: z.string().refine((text) => hourOf(text) !== undefined, 'An hour such as 7:30'),
       away: spans,
     }),
   ),
@@ -178,6 +181,9 @@ const Crew = ({
         <YStack flex={1}>
           <FormField control={control} name={`crew.${i}.hours`} label={name} unit="h" numeric />
         </YStack>
+        <YStack flex={1}>
+          <FormField control={control} name={`crew.${i}.starts`} label="Begins at" />
+        </YStack>
         <YStack flex={2}>
           <FormField control={control} name={`crew.${i}.away`} label={`${name} is away`} />
         </YStack>
@@ -206,6 +212,7 @@ export function textsOf(known: Season | undefined, hands: readonly Person[]): Te
         id,
         name,
         hours: String(hours),
+        starts: clockWords(member?.starts ?? USUAL_START),
         away: printSpans(member?.away ?? []).replaceAll('\n', '; '),
       };
     }),
@@ -218,9 +225,16 @@ type Rest = {
   readonly rules: Season['rules'];
 };
 
+/** When his days begin; nothing where nobody has said anything else than the usual. */
+const startsAt = (
+  said: number | undefined,
+  before: number | undefined,
+): { readonly starts?: number } =>
+  said === undefined || (said === USUAL_START && before === undefined) ? {} : { starts: said };
+
 /** The texts as a season; a week of its own that somebody has stays while its hours are not changed. */
 export function seasonFrom(texts: Texts, { known, siteId, rules }: Rest): Season {
-  const crew = texts.crew.flatMap(({ id, hours, away }) => {
+  const crew = texts.crew.flatMap(({ id, hours, starts, away }) => {
     const minutes = Math.round(plainNumber(hours) * MINUTES);
     if (minutes === 0) return [];
     const before = known?.crew.find(({ person_id }) => person_id === id);
@@ -232,6 +246,7 @@ export function seasonFrom(texts: Texts, { known, siteId, rules }: Rest): Season
       {
         person_id: id,
         week: [...week],
+        ...startsAt(hourOf(starts), before?.starts),
         away: unwrap(readSpans(away)).map(({ from, to }) => ({ from, to })),
       },
     ];

@@ -17,6 +17,20 @@ export const monthDay = (day: string): string => unbroken(format(parseISO(day), 
 /** "Thursday, 3 December". */
 export const longDay = (day: string): string => format(parseISO(day), 'EEEE, d MMMM');
 
+/** "07:40": minutes after midnight as a clock shows them; the day after begins at 00:00 again. */
+export function clockWords(minutes: number): string {
+  const whole = Math.round(minutes) % 1440;
+  const two = (value: number) => String(value).padStart(2, '0');
+  return `${two(Math.floor(whole / 60))}:${two(whole % 60)}`;
+}
+
+/** "7:30", "7.30" or "7" as minutes after midnight; undefined when it is no hour. */
+export function hourOf(text: string): number | undefined {
+  const [, hours, minutes = '0'] = /^\s*(\d{1,2})(?:[:.](\d{2}))?\s*$/u.exec(text) ?? [];
+  if (hours === undefined || Number(hours) > 23 || Number(minutes) > 59) return undefined;
+  return Number(hours) * 60 + Number(minutes);
+}
+
 /** "3 h 20". */
 export function hoursWords(minutes: number): string {
   const whole = Math.round(minutes);

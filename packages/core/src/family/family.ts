@@ -5,6 +5,7 @@ import type { Procedure } from '../step';
 import type { AdjusterSpec, AnyPlate, Duty, PlateFact, Side, Targets, TwinFault } from '../valve';
 import type { LineFluid } from './line-fluid';
 import type { Slots } from './slots';
+import type { ToldTo } from './told-words';
 import type { ToolName } from './tool-names';
 
 /** Something wrong with a plate or its targets; `stops` means that no run may start on it. */
@@ -24,6 +25,8 @@ export type FamilyFacts = {
   readonly wantsLowRange?: boolean;
   /** The gauge by which the setting is judged. */
   readonly judge: Side;
+  /** Who has to know before one of it is touched, beside who gives the permit. */
+  readonly tells: readonly ToldTo[];
   /** What is brought to every valve of it; what only one valve wants is worked out from its plate. */
   readonly tools: readonly ToolName[];
   /**

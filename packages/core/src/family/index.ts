@@ -9,6 +9,8 @@ export * from './line-fluid';
 export * from './target-sum';
 export * from './tool-names';
 export * from './tools';
+export * from './told-words';
+export * from './told';
 export * from './check-plate';
 export * from './check-procedure';
 export * from './shared/instrument-checks';

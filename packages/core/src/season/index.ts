@@ -8,6 +8,7 @@ export * from './plan-season';
 export * from './habits';
 export * from './make-problem';
 export * from './moves';
+export * from './day';
 export * from './read-plan';
 export * from './clashes';
 export * from './feed';

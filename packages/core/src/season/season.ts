@@ -23,6 +23,8 @@ export const crewMemberSchema = z.object({
   person_id: id,
   /** Minutes of work, Monday to Sunday. */
   week: z.array(minutes).length(7),
+  /** Minutes after midnight at which a day begins; `USUAL_START` where nobody has said. */
+  starts: minutes.optional(),
   /** Days on which this hand is not here. */
   away: z.array(z.object({ from: day, to: day })).max(60),
 });

@@ -10,6 +10,7 @@ export const burnerPilotFacts: FamilyFacts = {
   judge: 'outlet',
   licence: 'burner',
   duty: 'gas',
+  tells: ['machine'],
   tools: [
     'adjuster_key',
     'lock_spanner',

@@ -13,5 +13,6 @@ export const controllerFacts: FamilyFacts = {
   ],
   gauges: { inlet: 'Calibrator', outlet: 'Output gauge' },
   judge: 'inlet',
+  tells: ['control_room'],
   tools: ['fine_screwdriver', 'calibrator', 'hand_pump', 'gauge_fittings', 'stopwatch', 'notices'],
 };

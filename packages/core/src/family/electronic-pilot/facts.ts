@@ -10,6 +10,7 @@ export const electronicPilotFacts: FamilyFacts = {
   judge: 'outlet',
   lineDensity: 998.2,
   licence: 'electrical',
+  tells: ['control_room', 'users'],
   tools: [
     'pilot_reader',
     'multimeter',

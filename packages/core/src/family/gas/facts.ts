@@ -12,6 +12,7 @@ export const gasFacts: FamilyFacts = {
   wantsLowRange: true,
   licence: 'gas',
   duty: 'gas',
+  tells: ['gas_users'],
   tools: [
     'adjuster_key',
     'lock_spanner',

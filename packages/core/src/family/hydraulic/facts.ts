@@ -15,6 +15,7 @@ export const hydraulicFacts: FamilyFacts = {
   judge: 'inlet',
   control: { rules: 'steady, oil passes', doesNot: 'steady, nothing passes' },
   lineDensity: 870,
+  tells: ['machine'],
   tools: [
     'lock_spanner',
     'hex_keys',

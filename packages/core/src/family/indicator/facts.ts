@@ -12,5 +12,6 @@ export const indicatorFacts: FamilyFacts = {
   ],
   gauges: { inlet: 'Calibrator' },
   judge: 'inlet',
+  tells: ['control_room'],
   tools: ['fine_screwdriver', 'calibrator', 'hand_pump', 'gauge_fittings', 'notices'],
 };

@@ -11,6 +11,7 @@ export const positionerFacts: FamilyFacts = {
   ],
   gauges: { inlet: 'Calibrator', outlet: 'Supply gauge' },
   judge: 'outlet',
+  tells: ['control_room'],
   tools: [
     'fine_screwdriver',
     'lock_spanner',

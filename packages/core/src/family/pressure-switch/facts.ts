@@ -11,5 +11,6 @@ export const pressureSwitchFacts: FamilyFacts = {
   ],
   gauges: { inlet: 'Gauge at the switch' },
   judge: 'inlet',
+  tells: ['control_room'],
   tools: ['adjuster_key', 'hand_pump', 'gauge_fittings', 'multimeter', 'seal_wire', 'notices'],
 };

@@ -10,6 +10,7 @@ export const reducingFacts: FamilyFacts = {
   judge: 'outlet',
   control: { rules: 'steady, vent runs', doesNot: 'steady, vent dry' },
   lineDensity: 998.2,
+  tells: ['users'],
   tools: [
     'adjuster_key',
     'lock_spanner',

@@ -11,6 +11,7 @@ export const reliefPilotFacts: FamilyFacts = {
   lineDensity: 998.2,
   licence: 'pressure_safety',
   duty: 'safety',
+  tells: ['control_room'],
   tools: [
     'adjuster_key',
     'lock_spanner',

@@ -11,6 +11,7 @@ export const reliefSpringFacts: FamilyFacts = {
   control: { rules: 'it blows, needle steady', doesNot: 'it stays shut' },
   licence: 'pressure_safety',
   duty: 'safety',
+  tells: ['machine'],
   tools: [
     'lock_spanner',
     'gauge_fittings',

@@ -9,6 +9,7 @@ export const selfOperatedFacts: FamilyFacts = {
   gauges: { inlet: 'Inlet gauge', outlet: 'Outlet gauge' },
   judge: 'outlet',
   control: { rules: 'steady, a little flows', doesNot: 'steady, nothing flows' },
+  tells: ['machine'],
   tools: [
     'lock_spanner',
     'adjuster_key',

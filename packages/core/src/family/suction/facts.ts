@@ -11,6 +11,7 @@ export const suctionFacts: FamilyFacts = {
   control: { rules: 'steady, its gas line warm', doesNot: 'steady, its gas line cold' },
   licence: 'refrigerant',
   duty: 'comfort',
+  tells: ['cold_room'],
   tools: [
     'adjuster_key',
     'lock_spanner',

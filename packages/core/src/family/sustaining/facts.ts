@@ -13,6 +13,7 @@ export const sustainingFacts: FamilyFacts = {
   judge: 'inlet',
   control: { rules: 'steady, vent runs', doesNot: 'steady, vent dry' },
   lineDensity: 998.2,
+  tells: ['control_room', 'users'],
   tools: [
     'adjuster_key',
     'lock_spanner',

@@ -30,7 +30,7 @@ export default function RoundScreen() {
   const valves = useValves();
   const sites = useSites().data;
   const router = useRouter();
-  const { round: chosen, technician } = usePreferences();
+  const { round: chosen } = usePreferences();
   // What a start needs is fetched while there is a network: gauges, repairs, the owner’s figures.
   useGauges();
   useRepairs();
@@ -95,11 +95,7 @@ export default function RoundScreen() {
           <RoundLine key={row.valve.id} row={row} place={i + 1} isLast={i === rows.length - 1} />
         ))}
       </YStack>
-      {isEvening() ? (
-        <Suspense fallback={null}>
-          <NextDayCard name={technician} />
-        </Suspense>
-      ) : null}
+      <Evening />
       <WaysOn />
       <BottomSheet isOpen={isWhyOpen} title="Why this order?" onClose={() => setWhyOpen(false)}>
         {(round?.why_this_order ?? '').split('\n').map((line) => (
@@ -118,6 +114,17 @@ const NextDayCard = lazy(async () => ({
 /** Hour from which the next day is looked at. */
 const EVENING = 15;
 const isEvening = (): boolean => new Date().getHours() >= EVENING;
+
+/** The evening before: what the next day asks for. */
+function Evening() {
+  const { technician } = usePreferences();
+  if (!isEvening()) return null;
+  return (
+    <Suspense fallback={null}>
+      <NextDayCard name={technician} />
+    </Suspense>
+  );
+}
 
 /** Where else one may go from a round. */
 function WaysOn() {

@@ -148,7 +148,7 @@ test('self-operated: started in the computed order, its valves drawn as they mov
 }) => {
   await begin(page, 'sr-02');
   await walkUntil(page, /Inlet block slowly open/);
-  await expect(page.getByTestId('fittings')).toHaveAttribute(
+  await expect(page.getByTestId('scheme')).toHaveAttribute(
     'aria-label',
     /Inlet block open, .*Outlet block shut/,
   );

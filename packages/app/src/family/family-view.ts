@@ -12,8 +12,10 @@ export type LineGlyphShape = {
 /** What the screens need to know of a family beyond its facts. */
 export type FamilyView<P extends AnyPlate = AnyPlate> = {
   readonly glyph: 'pointer' | LineGlyphShape;
-  /** Its own line, where it is another than cocks before and after a valve. */
-  readonly scheme?: Scheme;
+  /** Its own line, with everything that a valve of it may have. */
+  readonly scheme: Scheme;
+  /** Fittings that this plate lacks: they are left away, with the ways to them. */
+  readonly lacks?: (plate: P) => readonly string[];
   /** Which cutaway shows how it works. */
   readonly cutaway?: CutawayKind;
   /** What only this family's plate says. */

@@ -30,7 +30,9 @@ export type SchemeSymbol =
   | 'nozzle'
   | 'actuator'
   | 'converter'
-  | 'contact';
+  | 'contact'
+  | 'pilot'
+  | 'selector';
 
 export type Point = readonly [x: number, y: number];
 
@@ -55,8 +57,20 @@ export type Scheme = {
   readonly ways: readonly {
     readonly through: readonly Point[];
     readonly kind?: 'pipe' | 'sense' | 'arm';
+    /** The fitting or adjuster that it leads to: not there where that is not. */
+    readonly of?: string;
   }[];
   readonly parts: readonly SchemePart[];
 };
 
 export const SCHEME_WIDE = 340;
+
+/** A scheme as one valve has it: without what it lacks, fittings and adjusters by their keys, and the ways to it. */
+export function schemeFor({ parts, ways, high }: Scheme, lacks: (key: string) => boolean): Scheme {
+  const isThere = (key: string | undefined): boolean => key === undefined || !lacks(key);
+  return {
+    high,
+    ways: ways.filter(({ of }) => isThere(of)),
+    parts: parts.filter(({ fitting, adjuster }) => isThere(fitting) && isThere(adjuster)),
+  };
+}

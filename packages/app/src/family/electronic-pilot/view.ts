@@ -1,9 +1,11 @@
 import type { PlateOf } from '@holvek/core';
 import type { FamilyView } from '../family-view';
+import { electronicPilotScheme } from './scheme';
 
 /** How it looks, and what only its plate says. */
 export const electronicPilotView: FamilyView<PlateOf<'electronic_pilot'>> = {
   glyph: { top: 'electronics', senses: 'outlet' },
+  scheme: electronicPilotScheme,
   cutaway: 'pilot',
   rows: (plate, units) => [
     ['Application', plate.application.replace('_', ' ')],

@@ -1,9 +1,11 @@
 import type { PlateOf } from '@holvek/core';
 import type { FamilyView } from '../family-view';
+import { gasScheme } from './scheme';
 
 /** How it looks, and what only its plate says. */
 export const gasView: FamilyView<PlateOf<'gas'>> = {
   glyph: { top: 'dome', senses: 'outlet' },
+  scheme: gasScheme,
   cutaway: 'direct',
   rows: (plate) => [['Loaded by', plate.loading]],
   wideOpen: {

@@ -64,7 +64,7 @@ export const hydraulicScheme: Scheme = {
     { symbol: 'tank', at: [120, 204], name: 'Tank', side: 'right' },
     { symbol: 'pump', at: [52, 140], name: 'Pump', side: 'right' },
     { symbol: 'compensator', at: [26, 140], name: 'Compensator', adjuster: 'compensator' },
-    { symbol: 'relief', at: [102, 104], name: 'Main relief', side: 'right', adjuster: 'main' },
+    { symbol: 'relief', at: [102, 122], name: 'Main relief', side: 'right', adjuster: 'main' },
     { symbol: 'gauge', at: [68, 22], name: 'Pump gauge', side: 'right', gauge: 'inlet' },
     {
       symbol: 'directional',

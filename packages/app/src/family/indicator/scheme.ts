@@ -2,7 +2,7 @@ import type { Scheme } from '../scheme';
 
 /** Process, element, link, lever with its screws, pointer. */
 export const indicatorScheme: Scheme = {
-  high: 172,
+  high: 188,
   ways: [
     {
       through: [

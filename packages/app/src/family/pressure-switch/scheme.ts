@@ -2,7 +2,7 @@ import type { Scheme } from '../scheme';
 
 /** What is heated or pumped, what is drawn from it, the gauge, and the switch with its two screws. */
 export const pressureSwitchScheme: Scheme = {
-  high: 176,
+  high: 188,
   ways: [
     {
       through: [

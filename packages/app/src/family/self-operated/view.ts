@@ -1,9 +1,16 @@
 import type { PlateOf, Arrangement } from '@holvek/core';
 import type { FamilyView } from '../family-view';
+import { selfOperatedScheme } from './scheme';
 
 /** How it looks, and what only its plate says. */
 export const selfOperatedView: FamilyView<PlateOf<'self_operated'>> = {
   glyph: { top: 'spring', senses: 'outlet' },
+  scheme: selfOperatedScheme,
+  lacks: ({ arrangement: { control_line: line, bypass, loading } }) => [
+    ...(line ? [] : ['control_line']),
+    ...(bypass ? [] : ['by_pass']),
+    ...(loading === 'spring' ? ['loading'] : []),
+  ],
   cutaway: 'direct',
   rows: ({ arrangement }) => [
     ['Service', arrangement.service.replace('_', ' ')],

@@ -5,7 +5,7 @@ import { useDesk } from '@/desk/use-desk';
 import { useInk } from '@/ui/use-ink';
 import { View } from '@/ui/kit';
 import { stateWord } from './state-word';
-import { namesOf, type PlacedName } from './scheme-names';
+import { namesOf, stateUnder, type PlacedName } from './scheme-names';
 import { SchemeMark, SchemeWay, type Light } from './scheme-symbols';
 
 const BODY = 'AtkinsonHyperlegibleNext_400Regular';
@@ -77,9 +77,13 @@ export function SchemeDiagram({
   );
 }
 
+/** How it stands cannot be told by whether its mark is filled. */
+const isNotSeen = (state: number | string): boolean =>
+  typeof state === 'string' || (state > 0 && state < 1);
+
 /** What a part is called; where it is moved, how it stands then. */
 function SchemeName({
-  name: { text, left, top, width, high, x, y, part },
+  name,
   light,
   state,
   ground,
@@ -90,6 +94,7 @@ function SchemeName({
   readonly ground: 'card' | 'background';
 }) {
   const ink = useInk();
+  const { text, left, top, width, high, x, y } = name;
   const colour = light === 'moved' ? ink.brass : light ? ink.verdigrisDeep : ink.muted;
   return (
     <G>
@@ -104,13 +109,13 @@ function SchemeName({
       >
         {text}
       </Text>
-      {light === 'moved' && state !== undefined ? (
+      {state !== undefined && (light === 'moved' || isNotSeen(state)) ? (
         <Text
           x={x}
-          y={part.side === 'over' ? y - 13 : y + 13}
+          y={stateUnder(name).y}
           fontSize={12}
           fontFamily={STRONG}
-          fill={ink.brass}
+          fill={light === 'moved' ? ink.brass : colour}
           textAnchor="middle"
         >
           {stateWord(state)}

@@ -36,8 +36,18 @@ export const namesOf = ({ parts }: Pick<Scheme, 'parts'>): readonly PlacedName[]
     return [{ part, text, left, top: y - HIGH + 3, width, high: HIGH, x: left + width / 2, y }];
   });
 
+export type Box = Pick<PlacedName, 'left' | 'top' | 'width' | 'high'>;
+
+/** px that the longest word of how a fitting stands takes: "automatic". */
+const STATE_WIDE = 9 * LETTER;
+/** Where it is said how a fitting stands: beyond its name, away from its mark. */
+export const stateUnder = ({ part, x, y }: PlacedName): Box & { readonly y: number } => {
+  const line = part.side === 'over' ? y - HIGH : y + HIGH;
+  return { left: x - STATE_WIDE / 2, top: line - HIGH + 3, width: STATE_WIDE, high: HIGH, y: line };
+};
+
 /** Whether two boxes lie on one another. */
-export const touch = (a: PlacedName, b: PlacedName): boolean =>
+export const touch = (a: Box, b: Box): boolean =>
   a.left < b.left + b.width &&
   b.left < a.left + a.width &&
   a.top < b.top + b.high &&

@@ -204,6 +204,19 @@ const drawn: Readonly<Record<SchemeSymbol, (look: Look) => ReactNode>> = {
       {stroke(look, 'M-9,0 Q-4,-9 0,0 T9,0', 2)}
     </>
   ),
+  pilot: (look) => (
+    <>
+      {box(look, 26, 18)}
+      {stroke(look, 'M-13,9 V14 M13,9 V14', 2)}
+      {stroke(look, 'M0,-9 l-4,-2 l8,-2 l-8,-3 l4,-2', 2)}
+    </>
+  ),
+  selector: (look) => (
+    <>
+      {disc(look, 11)}
+      {stroke(look, 'M0,-7 V7 M0,0 H7', 2)}
+    </>
+  ),
   contact: (look) => (
     <>
       {stroke(look, 'M-10,8 H-4 L8,-6 M6,8 H12')}

@@ -84,11 +84,8 @@ export type School = {
   readonly method?: 'by_count' | 'by_pressure';
 };
 
-/** A cock, selector or throttle of the line as the diagram shows it. */
+/** A cock, a selector, a throttle, a switch of the line: what a step may move, and what the drawing of the line shows. */
 export type Fitting = {
   readonly key: string;
   readonly name: string;
-  readonly kind: 'isolator' | 'cock' | 'throttle' | 'selector' | 'switch';
-  /** Where it stands on the line: before or after the valve, on a branch, above it, or round it. */
-  readonly at: 'before' | 'after' | 'branch_before' | 'branch_after' | 'above' | 'round';
 };

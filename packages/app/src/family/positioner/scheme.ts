@@ -54,7 +54,14 @@ export const positionerScheme: Scheme = {
     },
   ],
   parts: [
-    { symbol: 'converter', at: [30, 56], name: 'Signal', side: 'over', fitting: 'signal', gauge: 'inlet' },
+    {
+      symbol: 'converter',
+      at: [30, 56],
+      name: 'Signal',
+      side: 'over',
+      fitting: 'signal',
+      gauge: 'inlet',
+    },
     { symbol: 'cock', at: [30, 150], name: 'Air supply', fitting: 'supply' },
     { symbol: 'gauge', at: [74, 120], name: 'Supply', side: 'over', gauge: 'outlet' },
     { symbol: 'nozzle', at: [122, 70], name: 'Nozzle', side: 'over' },

@@ -14,7 +14,7 @@ export const burnerProcedure: Procedure = {
     },
   ],
   initial: { gas: 0, always: 1 },
-  fittings: [{ key: 'gas', name: 'Pilot gas', kind: 'isolator', at: 'before' }],
+  fittings: [{ key: 'gas', name: 'Pilot gas' }],
   causes: [
     cause({
       id: 'too_rich',

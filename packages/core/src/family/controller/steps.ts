@@ -11,7 +11,7 @@ export const controllerProcedure: Procedure = {
     { id: 'full', name: 'Indication, alignment, response, tuning', when: 'The ordinary way.' },
   ],
   initial: { signal: 0.5, sweep: 0.5, mode: 'process', output: 0.5, isolating_cock: 1 },
-  fittings: [{ key: 'isolating_cock', name: 'Process cock', kind: 'isolator', at: 'before' }],
+  fittings: [{ key: 'isolating_cock', name: 'Process cock' }],
   causes: [
     cause({
       id: 'supply_off',

@@ -9,9 +9,9 @@ export const electronicPilotProcedure: Procedure = {
   schools: [{ id: 'full', name: 'Wiring, stroke, range, tuning, run', when: 'The ordinary way.' }],
   initial: { signal: 0.5, isolating_cock: 1, power: 'on', bypass: 'automatic' },
   fittings: [
-    { key: 'isolating_cock', name: 'Sensor cock', kind: 'isolator', at: 'branch_after' },
-    { key: 'power', name: 'Supply', kind: 'switch', at: 'above' },
-    { key: 'bypass', name: 'By-pass', kind: 'selector', at: 'round' },
+    { key: 'isolating_cock', name: 'Sensor cock' },
+    { key: 'power', name: 'Supply' },
+    { key: 'bypass', name: 'By-pass' },
   ],
   causes: [
     cause({

@@ -10,8 +10,8 @@ export const gasProcedure: Procedure = {
   schools: [{ id: 'from_zero', name: 'Come up from zero', when: 'The ordinary way.' }],
   initial: { inlet_cock: 1, demand: 0.3, always: 1 },
   fittings: [
-    { key: 'inlet_cock', name: 'Inlet cock', kind: 'isolator', at: 'before' },
-    { key: 'demand', name: 'Downstream', kind: 'throttle', at: 'after' },
+    { key: 'inlet_cock', name: 'Inlet cock' },
+    { key: 'demand', name: 'Downstream' },
   ],
   causes: [
     cause({

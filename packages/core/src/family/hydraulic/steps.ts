@@ -64,8 +64,8 @@ export const hydraulicProcedure: Procedure = {
   ],
   initial: { directional: 'centred', override: 'off', always: 1, actuator: 1 },
   fittings: [
-    { key: 'actuator', name: 'Actuator', kind: 'isolator', at: 'after' },
-    { key: 'directional', name: 'Directional valve', kind: 'selector', at: 'after' },
+    { key: 'actuator', name: 'Actuator' },
+    { key: 'directional', name: 'Directional valve' },
   ],
   causes: [
     cause({

@@ -9,7 +9,7 @@ export const indicatorProcedure: Procedure = {
   version: 1,
   schools: [{ id: 'three_points', name: 'Zero, span, angularity', when: 'The ordinary way.' }],
   initial: { signal: 0.5, isolating_cock: 1 },
-  fittings: [{ key: 'isolating_cock', name: 'Process cock', kind: 'isolator', at: 'before' }],
+  fittings: [{ key: 'isolating_cock', name: 'Process cock' }],
   causes: [
     cause({
       id: 'link_binds',

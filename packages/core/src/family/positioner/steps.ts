@@ -17,8 +17,8 @@ export const positionerProcedure: Procedure = {
   ],
   initial: { signal: 0.5, supply: 1, bypass: 'automatic' },
   fittings: [
-    { key: 'supply', name: 'Air supply', kind: 'cock', at: 'branch_before' },
-    { key: 'signal', name: 'Signal', kind: 'switch', at: 'above' },
+    { key: 'supply', name: 'Air supply' },
+    { key: 'signal', name: 'Signal' },
   ],
   causes: [
     cause({

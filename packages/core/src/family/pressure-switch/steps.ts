@@ -17,8 +17,8 @@ export const switchProcedure: Procedure = {
   ],
   initial: { demand: 0.4, heat: 1, always: 1 },
   fittings: [
-    { key: 'heat', name: 'Burner', kind: 'switch', at: 'before' },
-    { key: 'demand', name: 'Steam or air drawn', kind: 'throttle', at: 'after' },
+    { key: 'heat', name: 'Burner' },
+    { key: 'demand', name: 'Steam or air drawn' },
   ],
   causes: [
     cause({

@@ -20,10 +20,10 @@ export const reducingProcedure: Procedure = {
   ],
   initial: { inlet_isolator: 1, outlet_isolator: 1, selector: 'automatic', demand: 0.3 },
   fittings: [
-    { key: 'inlet_isolator', name: 'Upstream isolator', kind: 'isolator', at: 'before' },
-    { key: 'selector', name: 'Selector', kind: 'selector', at: 'above' },
-    { key: 'outlet_isolator', name: 'Downstream isolator', kind: 'isolator', at: 'after' },
-    { key: 'demand', name: 'Outlets', kind: 'throttle', at: 'after' },
+    { key: 'inlet_isolator', name: 'Upstream isolator' },
+    { key: 'selector', name: 'Selector' },
+    { key: 'outlet_isolator', name: 'Downstream isolator' },
+    { key: 'demand', name: 'Outlets' },
   ],
   causes: [...reducingCauses, ...ordinaryCauses(...controlValveFaults, 'speed_shut')],
   steps: [

@@ -23,10 +23,10 @@ export const pilotReliefProcedure: Procedure = {
   ],
   initial: { inlet_isolator: 1, sensing_cock: 1, outlet_cock: 1, line: 'working', demand: 1 },
   fittings: [
-    { key: 'inlet_isolator', name: 'Inlet isolator', kind: 'isolator', at: 'before' },
-    { key: 'sensing_cock', name: 'Pilot sensing cock', kind: 'cock', at: 'above' },
-    { key: 'outlet_cock', name: 'Chamber outlet cock', kind: 'cock', at: 'above' },
-    { key: 'line', name: 'Line', kind: 'selector', at: 'before' },
+    { key: 'inlet_isolator', name: 'Inlet isolator' },
+    { key: 'sensing_cock', name: 'Pilot sensing cock' },
+    { key: 'outlet_cock', name: 'Chamber outlet cock' },
+    { key: 'line', name: 'Line' },
   ],
   causes: [
     cause({

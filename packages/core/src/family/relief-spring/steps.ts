@@ -24,8 +24,8 @@ export const springReliefProcedure: Procedure = {
   ],
   initial: { machine: 'on', throttle: 1 },
   fittings: [
-    { key: 'machine', name: 'Machine', kind: 'switch', at: 'before' },
-    { key: 'throttle', name: 'Throttle', kind: 'throttle', at: 'branch_before' },
+    { key: 'machine', name: 'Machine' },
+    { key: 'throttle', name: 'Throttle' },
   ],
   causes: [
     cause({

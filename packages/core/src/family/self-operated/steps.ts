@@ -218,13 +218,13 @@ export const selfOperatedProcedure: Procedure = {
     always: 1,
   },
   fittings: [
-    { key: 'inlet_block', name: 'Inlet block', kind: 'isolator', at: 'before' },
-    { key: 'inlet_bleed', name: 'Inlet bleed', kind: 'cock', at: 'branch_before' },
-    { key: 'outlet_bleed', name: 'Outlet bleed', kind: 'cock', at: 'branch_after' },
-    { key: 'outlet_block', name: 'Outlet block', kind: 'isolator', at: 'after' },
-    { key: 'by_pass', name: 'By-pass', kind: 'isolator', at: 'round' },
-    { key: 'control_line', name: 'Control line', kind: 'cock', at: 'above' },
-    { key: 'loading', name: 'Loading supply', kind: 'cock', at: 'above' },
+    { key: 'inlet_block', name: 'Inlet block' },
+    { key: 'inlet_bleed', name: 'Inlet bleed' },
+    { key: 'outlet_bleed', name: 'Outlet bleed' },
+    { key: 'outlet_block', name: 'Outlet block' },
+    { key: 'by_pass', name: 'By-pass' },
+    { key: 'control_line', name: 'Control line' },
+    { key: 'loading', name: 'Loading supply' },
   ],
   causes: [
     cause({

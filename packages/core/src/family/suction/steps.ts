@@ -184,9 +184,9 @@ export const suctionProcedure: Procedure = {
   ],
   initial: { control: 1, load: 0.55, running: 1, always: 1 },
   fittings: [
-    { key: 'control', name: 'Control’s cock', kind: 'isolator', at: 'branch_before' },
-    { key: 'load', name: 'Load', kind: 'throttle', at: 'before' },
-    { key: 'running', name: 'Compressor', kind: 'switch', at: 'after' },
+    { key: 'control', name: 'Control’s cock' },
+    { key: 'load', name: 'Load' },
+    { key: 'running', name: 'Compressor' },
   ],
   causes: [
     cause({

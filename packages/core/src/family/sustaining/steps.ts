@@ -23,9 +23,9 @@ export const sustainingProcedure: Procedure = {
   ],
   initial: { pump: 'on', demand: 0.5, selector: 'automatic', always: 1 },
   fittings: [
-    { key: 'pump', name: 'Pump', kind: 'switch', at: 'before' },
-    { key: 'selector', name: 'Selector', kind: 'selector', at: 'above' },
-    { key: 'demand', name: 'Outlets', kind: 'throttle', at: 'after' },
+    { key: 'pump', name: 'Pump' },
+    { key: 'selector', name: 'Selector' },
+    { key: 'demand', name: 'Outlets' },
   ],
   causes: [
     cause({

@@ -2,7 +2,7 @@ import type { ClientLink, NewClientLink, Sheet } from '@holvek/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns/format';
 import { useState } from 'react';
-import { offered, signedToday } from './pick';
+import { offered, signedToday, toldBy } from './pick';
 import { api, Refusal } from '@/data/api';
 import { queryClient, useSheets } from '@/data/queries';
 import { usePreferences } from '@/prefs/preferences';
@@ -39,8 +39,9 @@ function NewLink({ sheets }: { readonly sheets: readonly Sheet[] }) {
   const [chosen, setChosen] = useState<readonly string[]>(() =>
     signedToday(sheets, technician, today()),
   );
-  const [client, setClient] = useState('');
-  const [order, setOrder] = useState('');
+  const told = toldBy(sheets.filter(({ id }) => chosen.includes(id)));
+  const [typed, setTyped] = useState<{ readonly client?: string; readonly order?: string }>({});
+  const { client, order } = { ...told, ...typed };
   const [days, setDays] = useState('30');
   const make = useMutation({
     mutationFn: api.makeClientLink,
@@ -57,11 +58,16 @@ function NewLink({ sheets }: { readonly sheets: readonly Sheet[] }) {
     });
   return (
     <Card>
-      <Field label="Client" value={client} onChangeText={setClient} maxLength={120} />
+      <Field
+        label="Client"
+        value={client}
+        onChangeText={(text) => setTyped((now) => ({ ...now, client: text }))}
+        maxLength={120}
+      />
       <Field
         label="Order or permit number, if any"
         value={order}
-        onChangeText={setOrder}
+        onChangeText={(text) => setTyped((now) => ({ ...now, order: text }))}
         maxLength={80}
       />
       <Choice

@@ -1,5 +1,5 @@
-import type { Sheet } from '@holvek/core';
-import { offered, signedToday } from './pick';
+import type { Job, Sheet } from '@holvek/core';
+import { offered, signedToday, toldBy } from './pick';
 
 const HOUR = 3_600_000;
 const noon = new Date(2026, 10, 3, 12).getTime();
@@ -29,5 +29,26 @@ describe('sheets that may be handed to a client', () => {
       sheet('yesterday', { signed_at_ms: noon - 24 * HOUR }),
     ];
     expect(signedToday(all, 'Edda', '2026-11-03')).toEqual(['mine']);
+  });
+});
+
+describe('what the sheets say of their client', () => {
+  const of = (job?: Job) => ({ body: { job } as Sheet['body'] });
+  const estates = { client: 'Larkhollow Estates', order: 'LH-2207', permit: 'W-118' };
+
+  test('is what all of them say', () => {
+    expect(toldBy([of(estates), of(estates)])).toEqual({
+      client: 'Larkhollow Estates',
+      order: 'LH-2207',
+    });
+    expect(toldBy([of({ permit: 'W-118' })])).toEqual({ client: '', order: 'W-118' });
+  });
+
+  test('is nothing where they differ, where one is silent, and where there is none', () => {
+    const nothing = { client: '', order: '' };
+    const other = { client: 'The lodge', order: 'LH-2300' };
+    expect(toldBy([of(estates), of(other)])).toEqual(nothing);
+    expect(toldBy([of(estates), of()])).toEqual(nothing);
+    expect(toldBy([])).toEqual(nothing);
   });
 });

@@ -1,4 +1,4 @@
-import type { Sheet } from '@holvek/core';
+import type { Job, Sheet } from '@holvek/core';
 import { localDay } from '@/ui/local-day';
 
 /** Sheets that are offered; older ones are handed out by their own page. */
@@ -19,3 +19,18 @@ export const signedToday = (sheets: readonly Sheet[], technician: string, day: s
   sheets
     .filter(({ body }) => body.technician === technician && localDay(body.signed_at_ms) === day)
     .map(({ id }) => id);
+
+/** What the jobs of these sheets say of their client, and of the order else the permit; empty where they differ or say nothing. */
+export function toldBy(sheets: readonly Pick<Sheet, 'body'>[]): {
+  readonly client: string;
+  readonly order: string;
+} {
+  const only = (of: (job: Job) => string | undefined): string => {
+    const all = new Set(sheets.map(({ body: { job } }) => (job && of(job)) ?? ''));
+    return all.size === 1 ? [...all][0]! : '';
+  };
+  return {
+    client: only(({ client }) => client),
+    order: only(({ order, permit }) => order ?? permit),
+  };
+}

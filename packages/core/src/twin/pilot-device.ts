@@ -198,9 +198,9 @@ export class PilotDevice {
       case 'counts':
         return this.rawCounts();
       case 'analog_out':
-        return this.isOn('analog_output') ? LOOP_LOW + LOOP_SPAN * this.opening : 0;
+        return this.told('analog_output', LOOP_LOW + LOOP_SPAN * this.opening);
       case 'contact_out':
-        return this.isOn('contact_output') ? endContact(this.opening) : 0;
+        return this.told('contact_output', endContact(this.opening));
       case 'state':
         return stateCode[this.task.kind];
       case 'closed_counts':
@@ -210,12 +210,17 @@ export class PilotDevice {
       case 'tune_amplitude':
         return this.found[key] ?? 0;
       default:
-        return registerOf(key).kind === 'coil' ? 1 : registerIn(this.params, this.now.wanted, key);
+        return this.heldIn(key);
     }
   }
 
-  private isOn(key: RegisterKey): boolean {
-    return registerIn(this.params, this.now.wanted, key) === 1;
+  /** What was written, or found; a command is there to be given. */
+  private heldIn(key: RegisterKey): number {
+    return registerOf(key).kind === 'coil' ? 1 : registerIn(this.params, this.now.wanted, key);
+  }
+  /** What an output tells; nothing while it is off. */
+  private told(output: RegisterKey, value: number): number {
+    return registerIn(this.params, this.now.wanted, output) === 1 ? value : 0;
   }
   private get params(): ActuatorParams {
     return this.now.plant.params as ActuatorParams;

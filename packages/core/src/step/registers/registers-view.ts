@@ -41,6 +41,7 @@ export function registerWanted(
 ): number {
   const plate = pilotOf(run);
   const { target, house_rules: rules } = run.started;
+  if (isAnswered(key)) return answeredBy(run, key);
   switch (key) {
     case 'application':
       return plate.application === 'reducing' ? 1 : 2;
@@ -64,12 +65,6 @@ export function registerWanted(
       return Math.floor((atMs - DAY_ONE_MS) / DAY_MS);
     case 'clock_minute':
       return Math.floor(((atMs - DAY_ONE_MS) % DAY_MS) / 60_000);
-    case 'command_source':
-    case 'contacts':
-    case 'contact_first':
-    case 'analog_output':
-    case 'contact_output':
-      return answeredBy(run, key);
     default:
       throw new Error(`nothing is wanted of the register ${key}`);
   }
@@ -84,7 +79,10 @@ const codeOf = {
   contact_output: { key: 'contacts_wired', codes: { yes: 1 }, else: 0 },
 } as const satisfies Partial<Record<RegisterKey, unknown>>;
 
-function answeredBy({ observed }: RunState, register: keyof typeof codeOf): number {
+type Answered = keyof typeof codeOf;
+const isAnswered = (key: RegisterKey): key is Answered => key in codeOf;
+
+function answeredBy({ observed }: RunState, register: Answered): number {
   const { key, codes, else: otherwise } = codeOf[register];
   const by: Readonly<Record<string, number>> = codes;
   return by[observed[key] ?? ''] ?? otherwise;

@@ -14,12 +14,6 @@ const sizes = {
 
 /** Files that are older than the sizes and still to be split; a file only ever leaves this list. */
 const toSplit = {
-  'max-lines': [
-    'e2e/technician.ts',
-    'packages/app/src/ladder/ladder-picture.tsx',
-    'packages/core/src/ladder/templates.ts',
-    'packages/core/src/plant/line-plant.ts',
-  ],
   'max-lines-per-function': [
     'packages/app/app/ladder/*/index.tsx',
     'packages/app/app/rounds/*.tsx',
@@ -30,7 +24,6 @@ const toSplit = {
     'packages/app/app/valves/index.tsx',
     'packages/app/src/bench/tool-page.tsx',
     'packages/app/src/device/device-link.ts',
-    'packages/app/src/ladder/ladder-picture.tsx',
     'packages/app/src/ladder/line-rehearsal.tsx',
     'packages/app/src/ladder/rule-sheet.tsx',
     'packages/app/src/ladder/rung-sheet.tsx',
@@ -48,23 +41,9 @@ const toSplit = {
     'packages/app/src/valve/history-chart.tsx',
     'packages/app/src/valve/target-sheet.tsx',
     'packages/core/src/family/self-operated/steps.ts',
-    'packages/core/src/ladder/templates.ts',
     'packages/core/src/twin/line-twin.ts',
   ],
-  'max-params': [
-    'packages/app/src/gauge/gauge-choice.ts',
-    'packages/app/src/ladder/ladder-picture.tsx',
-    'packages/app/src/ladder/rung-handles.tsx',
-    'packages/app/src/valve/valve-state.ts',
-    'packages/core/src/coach/belief.ts',
-    'packages/core/src/coach/zero-span-belief.ts',
-    'packages/core/src/device/registers.ts',
-    'packages/core/src/numerics/integrate.ts',
-    'packages/core/src/plant/line-plant.ts',
-    'packages/core/src/quantity/units.ts',
-    'packages/server/src/routes/sheets.ts',
-    'packages/paper/src/chart.ts',
-  ],
+  'max-params': ['packages/core/src/coach/belief.ts', 'packages/server/src/routes/sheets.ts'],
   complexity: [
     'packages/app/app/index.tsx',
     'packages/app/app/ladder/*/index.tsx',
@@ -155,6 +134,11 @@ export default [
     // A procedure and the demo's scenario are read from top to bottom, like the lists they are.
     files: ['packages/core/src/family/*/steps.ts', 'packages/server/src/seed/**'],
     rules: { 'max-lines': 'off' },
+  },
+  {
+    // A template is one list of rungs and one of rules: nothing in it is worked out.
+    files: ['packages/core/src/ladder/template/*.ts'],
+    rules: { 'max-lines-per-function': 'off' },
   },
   {
     // A twin's closure holds the state of one device.

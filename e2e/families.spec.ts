@@ -1,6 +1,5 @@
 import {
   begin,
-  captureCycle,
   expect,
   liveAt,
   quickRules,
@@ -8,8 +7,8 @@ import {
   signAndOpen,
   test,
   typeReading,
-  walkUntil,
 } from './technician';
+import { captureCycle, walkUntil } from './walk';
 import { beginAt } from './rehearsed';
 import type { Page } from '@playwright/test';
 

@@ -1,14 +1,5 @@
-import {
-  begin,
-  expect,
-  isFit,
-  look,
-  moved,
-  sheetsOf,
-  signAndOpen,
-  test,
-  walkUntil,
-} from './technician';
+import { begin, expect, isFit, sheetsOf, signAndOpen, test } from './technician';
+import { look, moved, walkUntil } from './walk';
 import { beginAt } from './rehearsed';
 import type { Page } from '@playwright/test';
 

@@ -1,16 +1,8 @@
 import { entriesRoot, sealEntry, stampEntry, type RunEvent } from '@holvek/core';
 import { execFileSync } from 'node:child_process';
 import { beginAt } from './rehearsed';
-import {
-  begin,
-  expect,
-  isFit,
-  sheetsOf,
-  signAndOpen,
-  test,
-  typeReading,
-  walkUntil,
-} from './technician';
+import { begin, expect, isFit, sheetsOf, signAndOpen, test, typeReading } from './technician';
+import { walkUntil } from './walk';
 
 // They go off line, with the copy of the app that a phone keeps.
 test.use({ serviceWorkers: 'allow' });

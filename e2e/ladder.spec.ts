@@ -1,5 +1,6 @@
 import { seededRandom } from '@holvek/core';
-import { begin, expect, test, walkUntil } from './technician';
+import { begin, expect, test } from './technician';
+import { walkUntil } from './walk';
 
 test('a clash is said in the words of the rules that clash, and one giving way resolves it', async ({
   page,

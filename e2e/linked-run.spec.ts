@@ -8,19 +8,8 @@ import {
   verifySheet,
 } from '@holvek/core';
 import { readFileSync } from 'node:fs';
-import {
-  begin,
-  expect,
-  hurry,
-  isFit,
-  liveAt,
-  livedOn,
-  look,
-  sheetsOf,
-  signAndOpen,
-  test,
-  walkUntil,
-} from './technician';
+import { begin, expect, hurry, isFit, liveAt, sheetsOf, signAndOpen, test } from './technician';
+import { livedOn, look, walkUntil } from './walk';
 
 test.describe('the whole way', () => {
   test.use({ serviceWorkers: 'allow' });

@@ -2,13 +2,12 @@ import {
   begin,
   confirmUntil,
   expect,
-  look,
-  moved,
   sheetsOf,
   signAndOpen,
   test,
   typeReading,
 } from './technician';
+import { look, moved } from './walk';
 
 /** A valve in the technician's hands: 150 kPa a turn, read on a hand-held gauge. */
 class HandValve {

@@ -20,14 +20,13 @@ export function twinBench() {
       };
     }),
   );
-  const decay = integrate((y, _t, out) => void (out[0] = -0.7 * y[0]!), [5], 0, 4, {
+  const decay = integrate((y, _t, out) => void (out[0] = -0.7 * y[0]!), [5], [0, 4], {
     tolerance: 2e-4,
   }).state[0]!;
   const swing = integrate(
     (y, _t, out) => void ((out[0] = y[1]!), (out[1] = -4 * y[0]!)),
     [1, 0],
-    0,
-    10,
+    [0, 10],
     {
       tolerance: 2e-4,
     },

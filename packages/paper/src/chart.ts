@@ -45,7 +45,7 @@ function drawBands(doc: Doc, { bands }: Chart, plot: Box): void {
     const width = isUpright ? (high - low) * plot.width : plot.width;
     const height = isUpright ? plot.height : (high - low) * plot.height;
     doc.rect(x, y, width, height).fillOpacity(0.8).fill(toneFill[tone]).fillOpacity(1);
-    if (say) small(doc, say, x + 3, y + 2, toneInk[tone]);
+    if (say) small(doc, say, { x: x + 3, y: y + 2, colour: toneInk[tone] });
   }
 }
 
@@ -95,6 +95,10 @@ function drawDot(doc: Doc, { x, y, tone, shape, say, sayAbove }: Dot, plot: Box)
     });
 }
 
-const small = (doc: Doc, text: string, x: number, y: number, colour: string): void => {
+const small = (
+  doc: Doc,
+  text: string,
+  { x, y, colour }: { readonly x: number; readonly y: number; readonly colour: string },
+): void => {
   doc.font('body').fontSize(7).fillColor(colour).text(plain(text), x, y, { lineBreak: false });
 };

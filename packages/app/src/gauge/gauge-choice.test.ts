@@ -10,7 +10,7 @@ const wide = { ...gauge, id: 'wide', range_high_pa: 4e6 };
 const old = { ...gauge, id: 'old', calibration_due_on: '2025-01-01' };
 
 describe('which gauge to take', () => {
-  const fitness = (each: typeof gauge) => fitnessFor(each, valve, 'outlet', rules, today);
+  const fitness = (each: typeof gauge) => fitnessFor(each, valve, 'outlet', { rules, today });
   test('the one that fits, before the one that may be used, before the one that cannot judge', () => {
     expect(bestGauge([coarse, old, fits], fitness)!.id).toBe('fits');
     expect(bestGauge([coarse, old], fitness)!.id).toBe('old');
@@ -25,7 +25,7 @@ describe('which gauge to take', () => {
       ...valve,
       target: { ...valve.target, set_point_pa: -24_000, tolerance_pa: 1000, limit_pa: -29_000 },
     };
-    const { grade, findings } = fitnessFor(fits, vacuum, 'outlet', rules, today);
+    const { grade, findings } = fitnessFor(fits, vacuum, 'outlet', { rules, today });
     expect(grade).toBe('unfit');
     expect(findings.map(({ code }) => code)).toContain('gauge.beyond_range');
   });
@@ -68,7 +68,7 @@ describe('what a sheet comes to', () => {
 describe('calibrators', () => {
   const sources = [{ kind: 'current' as const, low: 0, high: 0.024, error: 5e-6 }];
   const calibrator = { ...gauge, id: 'calibrator', accuracy_fraction: 0.0005, sources };
-  const fitness = (each: typeof gauge) => fitnessFor(each, valve, 'outlet', rules, today);
+  const fitness = (each: typeof gauge) => fitnessFor(each, valve, 'outlet', { rules, today });
 
   test('stay in the bag where an ordinary gauge will do', () => {
     expect(bestGauge([calibrator, fits], fitness)!.id).toBe('fits');
@@ -83,7 +83,8 @@ describe('calibrators', () => {
       tolerance_span: 0.01,
     };
     const positioner = { ...valve, plate } as unknown as typeof valve;
-    const forSignal = (each: typeof gauge) => fitnessFor(each, positioner, 'inlet', rules, today);
+    const forSignal = (each: typeof gauge) =>
+      fitnessFor(each, positioner, 'inlet', { rules, today });
     expect(bestGauge([fits, calibrator], forSignal, true)!.id).toBe('calibrator');
     expect(forSignal(fits).findings.map(({ code }) => code)).toEqual(['gauge.cannot_source']);
   });

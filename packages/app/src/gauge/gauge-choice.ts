@@ -22,8 +22,7 @@ export function fitnessFor(
   gauge: Gauge,
   valve: Valve,
   side: Side,
-  rules: HouseRules,
-  today: string,
+  { rules, today }: { readonly rules: HouseRules; readonly today: string },
 ): GaugeFitness {
   const { plate } = valve;
   if (isInstrument(plate) && side === 'inlet') {

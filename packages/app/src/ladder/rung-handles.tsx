@@ -1,6 +1,6 @@
 import { isSettable, type Ladder, type System } from '@holvek/core';
 import { useRef } from 'react';
-import type { LadderScale, Rails } from './ladder-picture';
+import type { LadderScale, Rails } from './ladder-scale';
 import { useUnits } from '@/units/use-units';
 
 type Props = {
@@ -12,6 +12,9 @@ type Props = {
   readonly labelHeight: number;
   readonly onDrag: (rung: string, pa: number) => void;
 };
+
+/** px of a grip within the picture. */
+type Place = Readonly<Record<'top' | 'left' | 'width' | 'height', number>>;
 
 /** Share of the shown range that an arrow key moves a rung. */
 const KEY_STEP = 0.01;
@@ -26,13 +29,7 @@ export function RungHandles({ system, ladder, scale, rails, places, labelHeight,
         if (!isSettable(rung)) return null;
         const { pa } = ladder.targets[i]!;
         const y = scale.y(pa);
-        const grip = (
-          top: number,
-          left: number,
-          width: number,
-          height: number,
-          isSlider: boolean,
-        ) => (
+        const grip = (place: Place, isSlider: boolean) => (
           <div
             {...(isSlider
               ? {
@@ -48,10 +45,7 @@ export function RungHandles({ system, ladder, scale, rails, places, labelHeight,
               : { 'aria-hidden': true })}
             style={{
               position: 'absolute',
-              top,
-              left,
-              width,
-              height,
+              ...place,
               cursor: 'ns-resize',
               touchAction: 'none',
               borderRadius: 8,
@@ -76,8 +70,14 @@ export function RungHandles({ system, ladder, scale, rails, places, labelHeight,
         );
         return (
           <span key={rung.id}>
-            {grip(y - 12, rails.left, rails.right - rails.left, 24, true)}
-            {grip(places[i]!, rails.right + 22, 190, labelHeight, false)}
+            {grip(
+              { top: y - 12, left: rails.left, width: rails.right - rails.left, height: 24 },
+              true,
+            )}
+            {grip(
+              { top: places[i]!, left: rails.right + 22, width: 190, height: labelHeight },
+              false,
+            )}
           </span>
         );
       })}

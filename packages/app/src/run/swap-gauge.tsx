@@ -43,7 +43,7 @@ function SwapForm({ valve, gauges, onDone }: FormProps) {
   const taken = new Set(Object.values(run.gauges).map(({ id }) => id));
   const free = gauges.filter(({ id }) => !taken.has(id));
   const judges = isInstrument(plate) || adjustersOf(plate).some((each) => each.role === role);
-  const fitness = (gauge: Gauge) => fitnessFor(gauge, valve, role, rules, today());
+  const fitness = (gauge: Gauge) => fitnessFor(gauge, valve, role, { rules, today: today() });
   const gauge = hungAt(
     free.find(({ id }) => id === chosen),
     height,

@@ -121,7 +121,8 @@ function onlyGaugeFor(
 ): string | undefined {
   if (isInstrument(valve.plate)) return undefined;
   const fit = gauges.filter(
-    (gauge) => fitnessFor(gauge, valve, judgeOf(valve.plate), rules, today()).grade !== 'unfit',
+    (gauge) =>
+      fitnessFor(gauge, valve, judgeOf(valve.plate), { rules, today: today() }).grade !== 'unfit',
   );
   return fit.length === 1 ? fit[0]!.tag : undefined;
 }

@@ -47,7 +47,11 @@ export function useValveRows(text: string, filter: StandingFilter): readonly Val
       )
       .map((valve) => {
         const own = visits.get(valve.id) ?? [];
-        const standing = standingOf(valve, own, rules, openRunOf(shelf, valve.id), now);
+        const standing = standingOf(valve, own, {
+          rules,
+          run: openRunOf(shelf, valve.id),
+          now,
+        });
         return {
           valve,
           standing: afterRepair(standing, unprovedRepair(repaired.get(valve.id) ?? [], own)),

@@ -52,7 +52,7 @@ export function ValvePage({ valve, isPane = false }: Props) {
   const run = openRunOf(shelf, valve.id);
   const own = visits.get(valve.id) ?? [];
   const repair = useUnprovedRepair(valve.id, own);
-  const standing = afterRepair(standingOf(valve, own, rules, run, now), repair);
+  const standing = afterRepair(standingOf(valve, own, { rules, run, now }), repair);
   const issues = checkPlate(valve.plate, valve);
   const stops = issues.some((issue) => issue.stops);
   const footer = run ? (

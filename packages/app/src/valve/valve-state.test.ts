@@ -21,7 +21,7 @@ describe('where a valve stands', () => {
     ['overdue', [sheet('2025-06-01', 430, 440)]],
     ['drifting', drifting],
   ])('%s', (standing, sheets) => {
-    expect(standingOf(valve, sheets, rules, undefined, now)).toBe(standing);
+    expect(standingOf(valve, sheets, { rules, run: undefined, now })).toBe(standing);
   });
 
   const last = (over: Parameters<typeof sheet>[3]) => [
@@ -40,7 +40,7 @@ describe('where a valve stands', () => {
     ['in order', { outcome: 'left_as_found', verdict: null }],
   ] as const)('%s after %j', (standing, over) => {
     const sheets = last(over as Parameters<typeof sheet>[3]);
-    expect(standingOf(valve, sheets, rules, undefined, now)).toBe(standing);
+    expect(standingOf(valve, sheets, { rules, run: undefined, now })).toBe(standing);
   });
 
   test('after a repair it is to be proved, unless it is in hand or retired', () => {
@@ -53,7 +53,7 @@ describe('where a valve stands', () => {
   });
 
   test('a run in hand comes before everything', () => {
-    expect(standingOf(valve, drifting, rules, {} as never, now)).toBe('in hand');
+    expect(standingOf(valve, drifting, { rules, run: {} as never, now })).toBe('in hand');
   });
 });
 

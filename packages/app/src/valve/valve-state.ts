@@ -82,9 +82,11 @@ export const standingTone: Readonly<Record<Standing, Tone>> = {
 export function standingOf(
   valve: Valve,
   visits: readonly ValveVisit[],
-  rules: HouseRules,
-  run: Run | undefined,
-  now: number,
+  {
+    rules,
+    run,
+    now,
+  }: { readonly rules: HouseRules; readonly run: Run | undefined; readonly now: number },
 ): Standing {
   if (run) return 'in hand';
   if (valve.retired) return 'retired';

@@ -126,7 +126,8 @@ class Replaying {
       this.learnTurn(pending, error - expectedError(this.state, i));
     } else {
       this.settle();
-      if (isSeen) learn(this.rows[i]!, own.moved, error - own.error, i, this.options.noise);
+      const { noise } = this.options;
+      if (isSeen) learn(this.rows[i]!, i, { moved: own.moved, change: error - own.error, noise });
     }
     Object.assign(own, { error, moved: this.used.map(() => 0), isRead: true, guesses: 0 });
   }
@@ -212,14 +213,15 @@ function firstGuess(spot: Spot, used: readonly Spot[], options: ZeroSpanOptions)
   return { mean, variance };
 }
 
+/** A change seen at a spot, what was moved meanwhile at each spot, and the deviation of one reading. */
+type Seen = {
+  readonly moved: readonly number[];
+  readonly change: number;
+  readonly noise: number;
+};
+
 /** One Kalman step: the change seen at a spot is the sum of what each screw did to it. */
-function learn(
-  row: Row,
-  moved: readonly number[],
-  change: number,
-  own: number,
-  noise: number,
-): void {
+function learn(row: Row, own: number, { moved, change, noise }: Seen): void {
   if (!moved.some((move, j) => j !== own && move !== 0)) return;
   const spread = row.variance.map((line) => line.reduce((sum, v, k) => sum + v * moved[k]!, 0));
   const total = moved.reduce((sum, move, j) => sum + move * spread[j]!, 0) + 2 * noise ** 2;

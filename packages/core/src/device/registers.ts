@@ -55,44 +55,21 @@ export type Register = {
   readonly codes?: Readonly<Record<number, string>>;
 };
 
+type Own = Pick<Register, 'unit' | 'perCount' | 'low' | 'high' | 'codes'>;
+/** Counts of sixteen bits without a unit, unless a register says otherwise. */
+const plain: Own = { unit: '', perCount: 1, low: 0, high: 65_535 };
 const holding = (
   address: number,
   key: RegisterKey,
   name: string,
-  unit: Register['unit'],
-  perCount: number,
-  low: number,
-  high: number,
-  codes?: Register['codes'],
-): Register => ({
-  key,
-  kind: 'holding',
-  address,
-  name,
-  unit,
-  perCount,
-  low,
-  high,
-  ...(codes ? { codes } : {}),
-});
+  own: Partial<Own> = {},
+): Register => ({ ...plain, key, kind: 'holding', address, name, ...own });
 const input = (
   address: number,
   key: RegisterKey,
   name: string,
-  unit: Register['unit'],
-  perCount: number,
-  codes?: Register['codes'],
-): Register => ({
-  key,
-  kind: 'input',
-  address,
-  name,
-  unit,
-  perCount,
-  low: 0,
-  high: 65_535,
-  ...(codes ? { codes } : {}),
-});
+  own: Partial<Own> = {},
+): Register => ({ ...plain, key, kind: 'input', address, name, ...own });
 
 const onOff = { 0: 'off', 1: 'on' } as const;
 
@@ -118,54 +95,84 @@ export const registers: readonly Register[] = [
     low: 1,
     high: 1,
   },
-  input(30_001, 'pressure', 'Pressure', 'Pa', 100),
-  input(30_002, 'current', 'Current of the sensor', 'A', 1e-6),
-  input(30_003, 'position', 'Position', 'fraction', 0.001),
-  input(30_004, 'counts', 'Position, counts', '', 1),
-  input(30_005, 'state', 'State', '', 1, {
-    0: 'at rest',
-    1: 'stroking',
-    2: 'tuning',
-    3: 'done',
-    9: 'gave up',
+  input(30_001, 'pressure', 'Pressure', { unit: 'Pa', perCount: 100 }),
+  input(30_002, 'current', 'Current of the sensor', { unit: 'A', perCount: 1e-6 }),
+  input(30_003, 'position', 'Position', { unit: 'fraction', perCount: 0.001 }),
+  input(30_004, 'counts', 'Position, counts'),
+  input(30_005, 'state', 'State', {
+    codes: {
+      0: 'at rest',
+      1: 'stroking',
+      2: 'tuning',
+      3: 'done',
+      9: 'gave up',
+    },
   }),
-  input(30_006, 'closed_counts', 'Counts, shut', '', 1),
-  input(30_007, 'open_counts', 'Counts, open', '', 1),
-  input(30_008, 'stroke_time', 'Time of a stroke', 's', 0.1),
-  input(30_009, 'tune_period', 'Period while tuning', 's', 0.1),
-  input(30_010, 'tune_amplitude', 'Swing while tuning', 'fraction', 0.0001),
-  input(30_011, 'analog_out', 'Current at its analog output', 'A', 1e-6),
-  input(30_012, 'contact_out', 'Contact outputs', '', 1, {
-    0: 'none closed',
-    1: 'shut end closed',
-    2: 'open end closed',
+  input(30_006, 'closed_counts', 'Counts, shut'),
+  input(30_007, 'open_counts', 'Counts, open'),
+  input(30_008, 'stroke_time', 'Time of a stroke', { unit: 's', perCount: 0.1 }),
+  input(30_009, 'tune_period', 'Period while tuning', { unit: 's', perCount: 0.1 }),
+  input(30_010, 'tune_amplitude', 'Swing while tuning', { unit: 'fraction', perCount: 0.0001 }),
+  input(30_011, 'analog_out', 'Current at its analog output', { unit: 'A', perCount: 1e-6 }),
+  input(30_012, 'contact_out', 'Contact outputs', {
+    codes: {
+      0: 'none closed',
+      1: 'shut end closed',
+      2: 'open end closed',
+    },
   }),
-  holding(40_001, 'application', 'Application', '', 1, 1, 2, { 1: 'reducing', 2: 'back pressure' }),
-  holding(40_002, 'range_low', 'Sensor at 4 mA', 'Pa', 100, -1000, 65_535),
-  holding(40_003, 'range_high', 'Sensor at 20 mA', 'Pa', 100, -1000, 65_535),
-  holding(40_004, 'trim_zero', 'Trim of zero', 'fraction', 0.0001, -1000, 1000),
-  holding(40_005, 'trim_span', 'Trim of span', 'fraction', 0.0001, -1000, 1000),
-  holding(40_006, 'set_value', 'Set value', 'Pa', 100, -1000, 65_535),
-  holding(40_007, 'manual_output', 'Output by hand', 'fraction', 0.001, 0, 1000),
-  holding(40_008, 'mode', 'Mode', '', 1, 0, 1, { 0: 'by hand', 1: 'automatic' }),
-  holding(40_009, 'gain', 'Gain', '', 0.001, 1, 65_535),
-  holding(40_010, 'integral_time', 'Integral time', 's', 0.1, 1, 65_535),
-  holding(40_011, 'log_interval', 'Log interval', 's', 1, 1, 65_535),
-  holding(40_012, 'clock_day', 'Date, days since 1 January 2000', '', 1, 0, 65_535),
-  holding(40_013, 'clock_minute', 'Time, minutes since midnight', '', 1, 0, 1439),
-  holding(40_014, 'command_source', 'Commanded by', '', 1, 1, 3, {
-    1: 'its own set value',
-    2: 'an analog signal',
-    3: 'a bus',
+  holding(40_001, 'application', 'Application', {
+    low: 1,
+    high: 2,
+    codes: { 1: 'reducing', 2: 'back pressure' },
   }),
-  holding(40_015, 'contacts', 'Contacts that override', '', 1, 0, 1, onOff),
-  holding(40_016, 'contact_first', 'Contact that wins', '', 1, 1, 3, {
-    1: 'shut',
-    2: 'open',
-    3: 'stay',
+  holding(40_002, 'range_low', 'Sensor at 4 mA', { unit: 'Pa', perCount: 100, low: -1000 }),
+  holding(40_003, 'range_high', 'Sensor at 20 mA', { unit: 'Pa', perCount: 100, low: -1000 }),
+  holding(40_004, 'trim_zero', 'Trim of zero', {
+    unit: 'fraction',
+    perCount: 0.0001,
+    low: -1000,
+    high: 1000,
   }),
-  holding(40_017, 'analog_output', 'Analog output', '', 1, 0, 1, onOff),
-  holding(40_018, 'contact_output', 'Contact outputs', '', 1, 0, 1, onOff),
+  holding(40_005, 'trim_span', 'Trim of span', {
+    unit: 'fraction',
+    perCount: 0.0001,
+    low: -1000,
+    high: 1000,
+  }),
+  holding(40_006, 'set_value', 'Set value', { unit: 'Pa', perCount: 100, low: -1000 }),
+  holding(40_007, 'manual_output', 'Output by hand', {
+    unit: 'fraction',
+    perCount: 0.001,
+    high: 1000,
+  }),
+  holding(40_008, 'mode', 'Mode', { high: 1, codes: { 0: 'by hand', 1: 'automatic' } }),
+  holding(40_009, 'gain', 'Gain', { perCount: 0.001, low: 1 }),
+  holding(40_010, 'integral_time', 'Integral time', { unit: 's', perCount: 0.1, low: 1 }),
+  holding(40_011, 'log_interval', 'Log interval', { unit: 's', low: 1 }),
+  holding(40_012, 'clock_day', 'Date, days since 1 January 2000'),
+  holding(40_013, 'clock_minute', 'Time, minutes since midnight', { high: 1439 }),
+  holding(40_014, 'command_source', 'Commanded by', {
+    low: 1,
+    high: 3,
+    codes: {
+      1: 'its own set value',
+      2: 'an analog signal',
+      3: 'a bus',
+    },
+  }),
+  holding(40_015, 'contacts', 'Contacts that override', { high: 1, codes: onOff }),
+  holding(40_016, 'contact_first', 'Contact that wins', {
+    low: 1,
+    high: 3,
+    codes: {
+      1: 'shut',
+      2: 'open',
+      3: 'stay',
+    },
+  }),
+  holding(40_017, 'analog_output', 'Analog output', { high: 1, codes: onOff }),
+  holding(40_018, 'contact_output', 'Contact outputs', { high: 1, codes: onOff }),
 ];
 
 const byKey = Object.fromEntries(registers.map((register) => [register.key, register])) as Record<

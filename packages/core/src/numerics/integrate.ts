@@ -49,8 +49,7 @@ const MAX_STEPS = 20_000;
 export function integrate(
   derivative: Derivative,
   state: readonly number[],
-  t0: number,
-  t1: number,
+  [t0, t1]: readonly [from: number, to: number],
   options: IntegrateOptions = {},
 ): IntegrateOutcome {
   const { tolerance = 1e-4, scale, event, largestStep = Number.POSITIVE_INFINITY } = options;

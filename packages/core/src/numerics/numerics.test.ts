@@ -138,7 +138,7 @@ describe('fitDecay', () => {
 
 describe('integrate', () => {
   test('decay agrees with its closed form', () => {
-    const outcome = integrate((y, _t, out) => void (out[0] = -0.7 * y[0]!), [5], 0, 4, {
+    const outcome = integrate((y, _t, out) => void (out[0] = -0.7 * y[0]!), [5], [0, 4], {
       tolerance: 1e-9,
     });
     expect(outcome.ended).toBe('at_end');
@@ -150,7 +150,7 @@ describe('integrate', () => {
       out[0] = y[1]!;
       out[1] = -4 * y[0]!;
     };
-    const { state } = integrate(swing, [1, 0], 0, Math.PI * 10, { tolerance: 1e-9 });
+    const { state } = integrate(swing, [1, 0], [0, Math.PI * 10], { tolerance: 1e-9 });
     expect(state[0]).toBeCloseTo(1, 5);
     expect(state[1]).toBeCloseTo(0, 4);
   });
@@ -160,13 +160,13 @@ describe('integrate', () => {
       out[0] = y[1]!;
       out[1] = -9.81;
     };
-    const outcome = integrate(fall, [10, 0], 0, 5, { event: (y) => y[0]!, tolerance: 1e-8 });
+    const outcome = integrate(fall, [10, 0], [0, 5], { event: (y) => y[0]!, tolerance: 1e-8 });
     expect(outcome.ended).toBe('at_event');
     expect(outcome.t).toBeCloseTo(Math.sqrt(20 / 9.81), 4);
   });
 
   test('a state that blows up ends at its last finite value', () => {
-    const outcome = integrate((y, _t, out) => void (out[0] = y[0]! ** 2), [1], 0, 5, {
+    const outcome = integrate((y, _t, out) => void (out[0] = y[0]! ** 2), [1], [0, 5], {
       tolerance: 1e-6,
     });
     expect(['not_finite', 'out_of_steps']).toContain(outcome.ended);

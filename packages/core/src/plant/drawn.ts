@@ -3,7 +3,7 @@ import type { AdjusterPlate, AnyPlate, Targets, TwinFault, TwinSketch } from '..
 import type { ActuatorParams } from './actuator-plant';
 import type { BoilerParams } from './boiler-plant';
 import type { ControllerParams } from './controller-plant';
-import type { LineParams } from './line-plant';
+import type { LineParams } from './line-params';
 import type { LinkageParams } from './linkage-plant';
 import type { ReducingParams } from './reducing-plant';
 import type { ScrewParams } from './screw';

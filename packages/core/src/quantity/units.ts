@@ -29,10 +29,10 @@ export type UnitRow = {
   readonly spoken?: readonly string[];
 };
 
+/** A column so many metres high of what weighs so many kg/m³. */
 const column = (
   symbol: string,
-  metres: number,
-  density: number,
+  [metres, density]: readonly [metres: number, density: number],
   from: string,
   spoken: string[] = [],
 ) => ({ symbol, kind: 'pressure', factor: metres * density * G, from, spoken }) as const;
@@ -51,16 +51,22 @@ export const units: readonly UnitRow[] = [
     from: 'pound-force per square inch',
     spoken: ['lb/in2', 'lbf/in2', 'lb/sqin', 'lbf/sqin', 'lbs', 'pounds'],
   },
-  column('inH2O', INCH, WATER_4C, 'inch of water at 4 °C', ['inwc', 'inwg', '"wc', '"wg', '"h2o']),
-  column('inH2O20', INCH, WATER_20C, 'inch of water at 20 °C', ['inh2o@20c']),
-  column('mmH2O', 1e-3, WATER_4C, 'millimetre of water at 4 °C', ['mmwc', 'mmwg']),
-  column('cmH2O', 1e-2, WATER_4C, 'centimetre of water at 4 °C', ['cmwc']),
-  column('ftH2O', 12 * INCH, WATER_4C, 'foot of water at 4 °C', ['ftwc', 'fthead']),
-  column('mmH2O20', 1e-3, WATER_20C, 'millimetre of water at 20 °C', ['mmh2o@20c']),
-  column('mH2O', 1, WATER_4C, 'metre of water at 4 °C', ['mwc', 'mhead']),
-  column('mH2O20', 1, WATER_20C, 'metre of water at 20 °C', ['mh2o@20c']),
-  column('mmHg', 1e-3, MERCURY_0C, 'millimetre of mercury at 0 °C'),
-  column('inHg', INCH, MERCURY_0C, 'inch of mercury at 0 °C', ['"hg']),
+  column('inH2O', [INCH, WATER_4C], 'inch of water at 4 °C', [
+    'inwc',
+    'inwg',
+    '"wc',
+    '"wg',
+    '"h2o',
+  ]),
+  column('inH2O20', [INCH, WATER_20C], 'inch of water at 20 °C', ['inh2o@20c']),
+  column('mmH2O', [1e-3, WATER_4C], 'millimetre of water at 4 °C', ['mmwc', 'mmwg']),
+  column('cmH2O', [1e-2, WATER_4C], 'centimetre of water at 4 °C', ['cmwc']),
+  column('ftH2O', [12 * INCH, WATER_4C], 'foot of water at 4 °C', ['ftwc', 'fthead']),
+  column('mmH2O20', [1e-3, WATER_20C], 'millimetre of water at 20 °C', ['mmh2o@20c']),
+  column('mH2O', [1, WATER_4C], 'metre of water at 4 °C', ['mwc', 'mhead']),
+  column('mH2O20', [1, WATER_20C], 'metre of water at 20 °C', ['mh2o@20c']),
+  column('mmHg', [1e-3, MERCURY_0C], 'millimetre of mercury at 0 °C'),
+  column('inHg', [INCH, MERCURY_0C], 'inch of mercury at 0 °C', ['"hg']),
   {
     symbol: 'kgf/cm2',
     kind: 'pressure',

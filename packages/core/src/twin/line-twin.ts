@@ -171,7 +171,7 @@ export function advanceLine(twin: LineTwin, seconds: number): LineTwin {
   let firstStep = CHUNK;
   while (t < until - 1e-9) {
     const dt = Math.min(CHUNK, until - t);
-    const outcome = integrate(linePlant.derivative(params, inputs, settings), state, t, t + dt, {
+    const outcome = integrate(linePlant.derivative(params, inputs, settings), state, [t, t + dt], {
       tolerance: 2e-4,
       scale,
       firstStep,

@@ -136,7 +136,7 @@ export function advanceTwin(twin: Twin, seconds: number): Twin {
   while (t < until - 1e-9) {
     const dt = Math.min(CHUNK, until - t);
     inputs = moveHands(inputs, twin.wanted, dt);
-    const outcome = integrate(plant.derivative(params, inputs, settings), state, t, t + dt, {
+    const outcome = integrate(plant.derivative(params, inputs, settings), state, [t, t + dt], {
       tolerance: 2e-4,
       scale,
       firstStep,

@@ -109,7 +109,8 @@ function StartForm({
     ({ id }) => id !== 'from_tag' || valve.plate.factory_set_point_pa !== undefined,
   );
   const sides = sidesOf(valve);
-  const fitness = (side: Side) => (gauge: Gauge) => fitnessFor(gauge, valve, side, rules, today());
+  const fitness = (side: Side) => (gauge: Gauge) =>
+    fitnessFor(gauge, valve, side, { rules, today: today() });
   const [school, setSchool] = useState(schools[0]!.id);
   const [chosen, setChosen] = useState<Partial<Record<Side, string>>>(() =>
     firstChoice(gauges, valve, sides, fitness),

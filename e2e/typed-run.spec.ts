@@ -81,6 +81,9 @@ test('the same with a hand-held gauge: every reading typed, in the units at hand
   expect(sheet.body['rehearsal']).toBe(false);
   expect(sheet.body.settings[0]!.as_found_pa).toBe(540_000);
   expect(sheet.body['technician']).toBe('Tomas Brandt');
+  // For whom and by whose leave: the round has told it.
+  expect(sheet.body['job']).toMatchObject({ order: 'LH-2207', permit: 'W-118' });
+  await expect(page.getByText('LH-2207')).toBeVisible();
   await expect(page.getByText(/^by key [0-9a-f]{12}$/u)).toBeVisible();
 });
 

@@ -125,14 +125,15 @@ export function useHouseRules(): HouseRules {
 
 /**
  * Whether what a run is started from is here: the owner's figures, the sheets before, what other
- * valves have taught. A run keeps what it was started with, so it waits for them, unless they cannot be had.
+ * valves have taught, the job of the round. A run keeps what it was started with, so it waits for them, unless they cannot be had.
  */
 export function useIsReadyToStart(): boolean {
   const rules = useRules();
   const visits = useSummaries();
   const repairs = useRepairs();
   const fleet = useFleet();
-  return ![rules, visits, repairs, fleet].some(({ isPending }) => isPending);
+  const rounds = useRounds();
+  return ![rules, visits, repairs, fleet, rounds].some(({ isPending }) => isPending);
 }
 
 /** A change on the server, after which what it touches is fetched anew. */

@@ -188,6 +188,16 @@ describe('the rest of a day', () => {
     expect(rest(far(5), [0, 1]).quicker?.saves).toBe(3);
   });
 
+  test('what was begun out of turn is done before the rest', () => {
+    const made = problem([block(1), block(3)]);
+    const begun = { block: 1, since: START };
+    const { stops } = rest(made, [0, 1], { now: START + 30, at: 3, begun });
+    expect(stops).toEqual([
+      { block: 1, from: START, to: START + 60 },
+      { block: 0, from: START + 80, to: START + 140 },
+    ]);
+  });
+
   test('what is in hand stays first, however far the quicker way is', () => {
     const made = problem([block(4), block(1), block(3)]);
     const { quicker } = rest(made, [1, 0, 2], { at: 1, begun: { block: 1, since: START } });

@@ -147,7 +147,7 @@ export function restOfDay(
   { person, day }: Day,
   { begins, ...here }: DayNow & { readonly begins: number },
 ): RestOfDay {
-  const route = routes[person]![day]!;
+  const route = inHandFirst(routes[person]![day]!, here.begun?.block);
   const { stops, home } = stopsOf(problem, route, here);
   const ends = begins + problem.capacity[person]![day]!;
   const over = Math.max(0, home - ends);
@@ -167,15 +167,20 @@ export function restOfDay(
   return { stops, home, over, ...(quicker ? { quicker } : {}), waits, stays: late };
 }
 
+/** What was begun out of turn is done before the rest. */
+const inHandFirst = (route: readonly number[], begun: number | undefined): readonly number[] =>
+  begun !== undefined && route.includes(begun)
+    ? [begun, ...route.filter((block) => block !== begun)]
+    : route;
+
 function quickerWay(
   problem: SeasonProblem,
   route: readonly number[],
   here: DayNow,
 ): RestOfDay['quicker'] {
-  const held = here.begun && route.includes(here.begun.block) ? [here.begun.block] : [];
-  const free = route.filter((block) => !held.includes(block));
+  const held = route.slice(0, route[0] === here.begun?.block ? 1 : 0);
   const from = held.length > 0 ? problem.blocks[held[0]!]!.leaves : here.at;
-  const other = [...held, ...quickestOrder(problem, free, from)];
+  const other = [...held, ...quickestOrder(problem, route.slice(held.length), from)];
   const saves = stopsOf(problem, route, here).home - stopsOf(problem, other, here).home;
   return saves >= WORTH_TELLING ? { route: other, saves } : undefined;
 }

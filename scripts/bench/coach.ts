@@ -137,7 +137,7 @@ function ours(priorOf: (mini: Miniature) => RatePrior): Policy {
       belief = startBelief(priorOf(given), { reading, readingSd: sd(), takenUp: 'anticlockwise' });
     },
     turned: (turns, reading) => {
-      belief = afterReading(afterTurn(belief, turns), reading, sd());
+      belief = afterReading(afterTurn(belief, turns), reading, { sd: sd() });
     },
     next: (reading) => {
       const move = nextMove(belief, reading, aimFor(mini.target));

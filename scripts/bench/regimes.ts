@@ -55,10 +55,10 @@ export function ours(priorOf: (world: World) => RatePrior): Policy {
       });
     },
     turned: (turns, reading) => {
-      belief = afterReading(afterTurn(belief, turns), reading, sdOf(world), SLACK);
+      belief = afterReading(afterTurn(belief, turns), reading, { sd: sdOf(world), floor: SLACK });
     },
     readAgain: (reading) => {
-      belief = afterReading(belief, reading, sdOf(world), SLACK);
+      belief = afterReading(belief, reading, { sd: sdOf(world), floor: SLACK });
     },
     next: (reading) => moveOf(belief, reading, world),
   };

@@ -48,7 +48,6 @@ function RoundForm({ initial, isNew, valves }: Props) {
   const change = useChangeRound();
   const [name, setName] = useState(initial.name);
   const [ids, setIds] = useState<readonly string[]>(initial.valve_ids);
-  const [find, setFind] = useState('');
   const [job, setJob] = useState(initial.job);
   const byId = new Map(valves.map((valve) => [valve.id, valve]));
   const chosen = ids.flatMap((id) => byId.get(id) ?? []);
@@ -106,6 +105,34 @@ function RoundForm({ initial, isNew, valves }: Props) {
         <Muted>Add valves from below. Drag them by the grip, or use the arrows.</Muted>
       ) : null}
       <SortableValves valves={chosen} onOrder={setIds} />
+      <AddValves
+        valves={valves.filter((valve) => !ids.includes(valve.id))}
+        onAdd={(valve) => setIds((now) => [...now, valve.id])}
+      />
+      {isNew ? null : (
+        <WordButton tone="$vermilion" onPress={() => save({ archived: true })}>
+          archive this round
+        </WordButton>
+      )}
+    </Screen>
+  );
+}
+
+/** Valves that are not in the round yet, found by tag, name or place. */
+function AddValves({
+  valves,
+  onAdd,
+}: {
+  readonly valves: readonly Valve[];
+  readonly onAdd: (valve: Valve) => void;
+}) {
+  const [find, setFind] = useState('');
+  const sought = find.trim().toLowerCase();
+  const found = valves.filter(({ tag, name, place }) =>
+    `${tag} ${name} ${place}`.toLowerCase().includes(sought),
+  );
+  return (
+    <>
       <Field
         label="Add a valve"
         value={find}
@@ -114,26 +141,11 @@ function RoundForm({ initial, isNew, valves }: Props) {
         hint="Tag, name or place."
       />
       <YStack>
-        {valves
-          .filter(({ id }) => !ids.includes(id))
-          .filter(({ tag, name: called, place }) =>
-            `${tag} ${called} ${place}`.toLowerCase().includes(find.trim().toLowerCase()),
-          )
-          .slice(0, 8)
-          .map((valve) => (
-            <AddLine
-              key={valve.id}
-              valve={valve}
-              onAdd={() => setIds((now) => [...now, valve.id])}
-            />
-          ))}
+        {found.slice(0, 8).map((valve) => (
+          <AddLine key={valve.id} valve={valve} onAdd={() => onAdd(valve)} />
+        ))}
       </YStack>
-      {isNew ? null : (
-        <WordButton tone="$vermilion" onPress={() => save({ archived: true })}>
-          archive this round
-        </WordButton>
-      )}
-    </Screen>
+    </>
   );
 }
 

@@ -1,4 +1,4 @@
-import { doubtsOf } from '@holvek/core';
+import { doubtsOf, type Sheet } from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
@@ -34,24 +34,26 @@ export default function SheetScreen() {
     enabled: !kept,
   });
   const sheet = kept ?? fetched.data;
+  if (sheet) return <SignedSheet sheet={sheet} />;
+  if (!fetched.isError) return <Loading what="Fetching the sheet" />;
+  return (
+    <Screen title="Sheet" back>
+      <Trouble
+        title="This sheet is not here"
+        say="The server does not know it or cannot be reached."
+        onRetry={() => void fetched.refetch()}
+      />
+    </Screen>
+  );
+}
+
+function SignedSheet({ sheet }: { readonly sheet: Sheet }) {
   const [taking, setTaking] = useState<Ending>();
   const [hasFailed, setFailed] = useState(false);
   const gauges = useGauges().data ?? [];
   const secondOf = useCountersigns();
   const named = useNamedValve();
   const [isRevising, setRevising] = useState(false);
-  if (!sheet)
-    return fetched.isError ? (
-      <Screen title="Sheet" back>
-        <Trouble
-          title="This sheet is not here"
-          say="The server does not know it or cannot be reached."
-          onRetry={() => void fetched.refetch()}
-        />
-      </Screen>
-    ) : (
-      <Loading what="Fetching the sheet" />
-    );
   const { body } = sheet;
   const beside = { doubts: doubtsOf(body, gauges, localDay), second: secondOf(sheet) };
   const take = async (ending: Ending) => {
@@ -98,12 +100,7 @@ export default function SheetScreen() {
       <EvidenceCard sheet={sheet} />
       {body.rehearsal ? null : <PhotosCard valveId={body.valve_id} />}
       <CountersignForm sheet={sheet} />
-      {[
-        ...body.notes,
-        ...body.skipped.map(
-          ({ step_id, reason }) => `Left out ${step_id.replaceAll('_', ' ')}: ${reason}`,
-        ),
-      ].map((note) => (
+      {asides(body).map((note) => (
         <Muted key={note}>{note}</Muted>
       ))}
       <XStack flexWrap="wrap" justifyContent="space-between">
@@ -120,3 +117,9 @@ export default function SheetScreen() {
     </Screen>
   );
 }
+
+/** What was noted, and what was left out and why. */
+const asides = ({ notes, skipped }: Sheet['body']): readonly string[] => [
+  ...notes,
+  ...skipped.map(({ step_id, reason }) => `Left out ${step_id.replaceAll('_', ' ')}: ${reason}`),
+];

@@ -56,27 +56,14 @@ export function ToolPage({ tool, start, of }: Props) {
         $wide={{ flexDirection: 'row', alignItems: 'flex-start' }}
       >
         <YStack gap="$3" width="100%" $wide={{ width: '46%' }}>
-          {tool.fields.map((field) =>
-            field.kind === 'choice' ? (
-              <Choice
-                key={field.key}
-                label={field.label}
-                value={values[field.key] ?? ''}
-                onChange={edit(field.key)}
-                options={field.choices ?? []}
-              />
-            ) : (
-              <Field
-                key={field.key}
-                label={field.label}
-                value={values[field.key] ?? ''}
-                onChangeText={edit(field.key)}
-                maxLength={200}
-                {...(unitOfField(field, units) ? { unit: unitOfField(field, units) } : {})}
-                {...(field.hint ? { hint: field.hint } : {})}
-              />
-            ),
-          )}
+          {tool.fields.map((field) => (
+            <ToolField
+              key={field.key}
+              field={field}
+              value={values[field.key] ?? ''}
+              onChange={edit(field.key)}
+            />
+          ))}
         </YStack>
         <YStack
           gap="$3"
@@ -86,29 +73,61 @@ export function ToolPage({ tool, start, of }: Props) {
           aria-live="polite"
           testID="answer"
         >
-          {'trouble' in answer ? (
-            <Card tone="stop">
-              <Words color="$onVermilionSoft">{answer.trouble}</Words>
-            </Card>
-          ) : (
-            <>
-              {answer.warn ? (
-                <Card tone="warn">
-                  <Words color="$onBrassSoft">{answer.warn}</Words>
-                </Card>
-              ) : null}
-              <Card>
-                {answer.rows.map(([label, say], i) => (
-                  <Row key={label} label={label} isLast={i === answer.rows.length - 1}>
-                    {say}
-                  </Row>
-                ))}
-              </Card>
-              {answer.note ? <Muted>{answer.note}</Muted> : null}
-            </>
-          )}
+          <Answer answer={answer} />
         </YStack>
       </View>
     </Screen>
+  );
+}
+
+function ToolField({
+  field,
+  value,
+  onChange,
+}: {
+  readonly field: BenchTool['fields'][number];
+  readonly value: string;
+  readonly onChange: (text: string) => void;
+}) {
+  const unit = unitOfField(field, useUnits());
+  if (field.kind === 'choice')
+    return (
+      <Choice label={field.label} value={value} onChange={onChange} options={field.choices ?? []} />
+    );
+  return (
+    <Field
+      label={field.label}
+      value={value}
+      onChangeText={onChange}
+      maxLength={200}
+      {...(unit ? { unit } : {})}
+      {...(field.hint ? { hint: field.hint } : {})}
+    />
+  );
+}
+
+function Answer({ answer }: { readonly answer: ReturnType<typeof answerOf> }) {
+  if ('trouble' in answer)
+    return (
+      <Card tone="stop">
+        <Words color="$onVermilionSoft">{answer.trouble}</Words>
+      </Card>
+    );
+  return (
+    <>
+      {answer.warn ? (
+        <Card tone="warn">
+          <Words color="$onBrassSoft">{answer.warn}</Words>
+        </Card>
+      ) : null}
+      <Card>
+        {answer.rows.map(([label, say], i) => (
+          <Row key={label} label={label} isLast={i === answer.rows.length - 1}>
+            {say}
+          </Row>
+        ))}
+      </Card>
+      {answer.note ? <Muted>{answer.note}</Muted> : null}
+    </>
   );
 }

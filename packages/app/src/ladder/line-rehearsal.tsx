@@ -58,20 +58,7 @@ export function LineRehearsal({
     id === 'source' ? 'Source' : (system.rungs.find((rung) => rung.id === id)?.name ?? id);
   return (
     <YStack gap="$3">
-      <Card>
-        <Heading>Gauges of the line</Heading>
-        <XStack flexWrap="wrap" gap="$4">
-          {(report?.gauges ?? []).map(({ node, pa }) => (
-            <LineFigure key={node} name={nameOf(node)} pa={pa} />
-          ))}
-        </XStack>
-        {Object.entries(report?.reliefs ?? {}).map(([id, lift]) => (
-          <Pill
-            key={id}
-            tone={lift > 0.02 ? 'stop' : 'good'}
-          >{`${nameOf(id)}: ${lift > 0.5 ? 'throws' : lift > 0.02 ? 'dribbles' : 'tight'}`}</Pill>
-        ))}
-      </Card>
+      <LineGauges report={report} nameOf={nameOf} />
       {Object.keys(twin.screws).map((rung) => (
         <Card key={rung}>
           <XStack justifyContent="space-between" alignItems="center">
@@ -103,6 +90,31 @@ export function LineRehearsal({
         />
       ))}
     </YStack>
+  );
+}
+
+function LineGauges({
+  report,
+  nameOf,
+}: {
+  readonly report: LineReport | undefined;
+  readonly nameOf: (id: string) => string;
+}) {
+  return (
+    <Card>
+      <Heading>Gauges of the line</Heading>
+      <XStack flexWrap="wrap" gap="$4">
+        {(report?.gauges ?? []).map(({ node, pa }) => (
+          <LineFigure key={node} name={nameOf(node)} pa={pa} />
+        ))}
+      </XStack>
+      {Object.entries(report?.reliefs ?? {}).map(([id, lift]) => (
+        <Pill
+          key={id}
+          tone={lift > 0.02 ? 'stop' : 'good'}
+        >{`${nameOf(id)}: ${lift > 0.5 ? 'throws' : lift > 0.02 ? 'dribbles' : 'tight'}`}</Pill>
+      ))}
+    </Card>
   );
 }
 

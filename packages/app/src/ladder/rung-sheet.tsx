@@ -1,21 +1,16 @@
-import {
-  parseDifference,
-  parsePressure,
-  rungKinds,
-  type Rung,
-  type RungKind,
-  type System,
-} from '@holvek/core';
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { rungKinds, type Rung, type System } from '@holvek/core';
+import { useForm } from 'react-hook-form';
 import { kindWord } from './ladder-words';
+import { rungSchema, textsOfRung, withoutRung, withRung, type RungTexts } from './rung-form';
 import { useValves } from '@/data/queries';
 import { useBarometer } from '@/units/use-barometer';
 import { useUnits } from '@/units/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
-import { Choice, Field } from '@/ui/field';
+import { FormChoice } from '@/ui/form-choice';
+import { FormField } from '@/ui/form-field';
 import { BigButton, WordButton } from '@/ui/press';
 import { Words } from '@/ui/words';
-import { parseTrouble } from '@/words/trouble';
 
 type Props = {
   readonly system: System;
@@ -39,136 +34,66 @@ export function RungSheet({ rung, onClose, ...props }: Props) {
   );
 }
 
-/** Names become ids that a file can carry; a number is added where the id is taken. */
-export function idFor(name: string, taken: readonly string[]): string {
-  const plain =
-    name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/gu, '_')
-      .replace(/^_|_$/gu, '')
-      .slice(0, 40) || 'rung';
-  let id = plain;
-  for (let n = 2; taken.includes(id); n++) id = `${plain}_${n}`;
-  return id;
-}
+const kinds = rungKinds.map((value) => ({ value, say: kindWord[value] }));
 
 function RungForm({ system, rung, onChange, onClose }: Props & { readonly rung: Rung | 'new' }) {
-  const units = useUnits();
+  const figures = { ...useUnits(), barometer: useBarometer() };
   const valves = useValves().data ?? [];
   const known = rung === 'new' ? undefined : rung;
-  const [name, setName] = useState(known?.name ?? '');
-  const [kind, setKind] = useState<RungKind>(known?.kind ?? 'reducing');
-  const [feeder, setFeeder] = useState(known?.fed_by ?? '');
-  const [tolerance, setTolerance] = useState(known ? units.figure(known.tolerance_pa, 100) : '0');
-  const [found, setFound] = useState(
-    known?.found_pa === undefined ? '' : units.figure(known.found_pa, 100),
-  );
-  const [valve, setValve] = useState(known?.valve_id ?? '');
-  const t = parseDifference(tolerance, units.pressure);
-  const f = parsePressure(found, units.pressure, useBarometer());
   const others = system.rungs.filter(({ id }) => id !== known?.id);
-  const isTaken = others.some(
-    (other) => other.name.trim().toLowerCase() === name.trim().toLowerCase(),
-  );
-  const isSound = name.trim() !== '' && !isTaken && t.ok && (found.trim() === '' || f.ok);
-  const keep = () => {
-    const {
-      fed_by: _f,
-      found_pa: _p,
-      valve_id: _v,
-      ...rest
-    } = known ??
-    ({
-      id: idFor(
-        name,
-        others.map(({ id }) => id),
-      ),
-    } as Rung);
-    const next: Rung = {
-      ...rest,
-      name: name.trim(),
-      kind,
-      tolerance_pa: t.ok ? Math.max(0, t.value.si) : 0,
-      ...(feeder ? { fed_by: feeder } : {}),
-      ...(found.trim() !== '' && f.ok ? { found_pa: f.value.si } : {}),
-      ...(valve ? { valve_id: valve, adjuster: known?.adjuster ?? 'main' } : {}),
-    };
-    onChange({
-      ...system,
-      rungs: known
-        ? system.rungs.map((each) => (each.id === known.id ? next : each))
-        : [...system.rungs, next],
-    });
+  const { control, handleSubmit, formState } = useForm<RungTexts>({
+    resolver: zodResolver(rungSchema(others, figures)),
+    defaultValues: textsOfRung(known, figures),
+    mode: 'onChange',
+  });
+  const close = (next: System) => {
+    onChange(next);
     onClose();
   };
-  const remove = () => {
-    if (!known) return;
-    const names = (rule: System['rules'][number]) => JSON.stringify(rule).includes(`"${known.id}"`);
-    onChange({
-      ...system,
-      rungs: others.map(({ fed_by: from, ...each }) =>
-        from === undefined || from === known.id ? each : { ...each, fed_by: from },
-      ),
-      rules: system.rules.filter((rule) => !names(rule)),
-    });
-    onClose();
-  };
+  const keep = handleSubmit((texts) => close(withRung(system, known, texts, figures)));
   return (
     <>
-      <Field
-        label="Name"
-        value={name}
-        onChangeText={setName}
-        maxLength={80}
-        error={isTaken ? 'Another rung has this name' : undefined}
-      />
-      <Choice
-        label="What it is"
-        value={kind}
-        onChange={setKind}
-        options={rungKinds.map((value) => ({ value, say: kindWord[value] }))}
-      />
-      <Choice
+      <FormField control={control} name="name" label="Name" maxLength={80} />
+      <FormChoice control={control} name="kind" label="What it is" options={kinds} />
+      <FormChoice
+        control={control}
+        name="feeder"
         label="Fed by"
-        value={feeder}
-        onChange={setFeeder}
         options={[
           { value: '', say: 'nothing: a source' },
           ...others.map(({ id, name: say }) => ({ value: id, say })),
         ]}
       />
-      <Field
+      <FormField
+        control={control}
+        name="tolerance"
         label="Tolerance, either way"
-        unit={units.pressure}
-        value={tolerance}
-        onChangeText={setTolerance}
+        unit={figures.pressure}
         numeric
-        error={t.ok ? undefined : parseTrouble(t.error, units)}
       />
-      <Field
+      <FormField
+        control={control}
+        name="found"
         label="Found at"
-        unit={units.pressure}
-        value={found}
-        onChangeText={setFound}
+        unit={figures.pressure}
         numeric
         hint="Empty when it was not read."
-        error={found.trim() === '' || f.ok ? undefined : parseTrouble(f.error, units)}
       />
-      <Choice
+      <FormChoice
+        control={control}
+        name="valve"
         label="Held by"
-        value={valve}
-        onChange={setValve}
         options={[
           { value: '', say: 'no valve of the register' },
           ...valves.map(({ id, tag }) => ({ value: id, say: tag })),
         ]}
       />
-      <BigButton disabled={!isSound} onPress={keep}>
+      <BigButton disabled={!formState.isValid} onPress={() => void keep()}>
         Keep this rung
       </BigButton>
       {known ? (
         <>
-          <WordButton tone="$vermilion" onPress={remove}>
+          <WordButton tone="$vermilion" onPress={() => close(withoutRung(system, known))}>
             take this rung out
           </WordButton>
           <Words color="$muted">Rules that name it go with it.</Words>

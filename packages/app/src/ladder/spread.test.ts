@@ -1,4 +1,4 @@
-import { idFor } from './rung-sheet';
+import { idFor } from './id-for';
 import { spreadLabels } from './spread';
 
 const gapsHold = (places: readonly number[], gap: number) => {

@@ -9,14 +9,15 @@ import {
   type Valve,
 } from '@holvek/core';
 import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { Refusal } from '@/data/api';
 import { useChangeValve } from '@/data/queries';
 import { useBarometer } from '@/units/use-barometer';
 import { useUnits, type Units } from '@/units/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
-import { Choice, Field } from '@/ui/field';
+import { Choice } from '@/ui/field';
+import { FormField } from '@/ui/form-field';
 import { BigButton } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';
 import { plateTrouble } from '@/words/plate-trouble';
@@ -40,6 +41,32 @@ const pressureText = (name: keyof Texts, units: Units, barometer: number) =>
     if (!parsed.ok)
       context.addIssue({ code: 'custom', message: parseTrouble(parsed.error, units) });
   });
+
+type Read = { readonly units: Units; readonly barometer: number };
+
+/** The target that texts say which the form has let through. */
+function targetFrom(
+  texts: Texts,
+  { sum }: Valve['target'],
+  { units, barometer }: Read,
+): Valve['target'] {
+  const pa = (name: (typeof fields)[number]['name']) => {
+    const parsed = readText(name, texts[name], units, barometer);
+    return parsed.ok ? parsed.value.si : Number.NaN;
+  };
+  return {
+    set_point_pa: pa('set_point_pa'),
+    tolerance_pa: pa('tolerance_pa'),
+    limit_pa: pa('limit_pa'),
+    why: texts.why.trim(),
+    ...(sum ? { sum } : {}),
+  };
+}
+
+const withTarget = (valve: Valve, adjuster: string, target: Valve['target']): Valve =>
+  adjuster === MAIN
+    ? { ...valve, target }
+    : { ...valve, other_targets: { ...valve.other_targets, [adjuster]: target } };
 
 /** What the valve must hold and why: a number without a reason is not kept. */
 export function TargetSheet({
@@ -74,21 +101,7 @@ export function TargetSheet({
     },
   });
   const keep = handleSubmit((texts) => {
-    const pa = (name: (typeof fields)[number]['name']) => {
-      const parsed = readText(name, texts[name], units, barometer);
-      return parsed.ok ? parsed.value.si : Number.NaN;
-    };
-    const target = {
-      set_point_pa: pa('set_point_pa'),
-      tolerance_pa: pa('tolerance_pa'),
-      limit_pa: pa('limit_pa'),
-      why: texts.why.trim(),
-      ...(own.sum ? { sum: own.sum } : {}),
-    };
-    const next =
-      adjuster === MAIN
-        ? { ...valve, target }
-        : { ...valve, other_targets: { ...valve.other_targets, [adjuster]: target } };
+    const next = withTarget(valve, adjuster, targetFrom(texts, own, { units, barometer }));
     const stop = checkPlate(valve.plate, next).find((issue) => issue.stops);
     if (stop) return setTrouble(plateTrouble(stop, units));
     setTrouble(undefined);
@@ -113,35 +126,16 @@ export function TargetSheet({
         />
       ) : null}
       {fields.map(({ name, label }) => (
-        <Controller
+        <FormField
           key={name}
           name={name}
+          label={label}
           control={control}
-          render={({ field, fieldState }) => (
-            <Field
-              label={label}
-              unit={units.pressure}
-              value={field.value}
-              onChangeText={field.onChange}
-              numeric
-              error={fieldState.error?.message}
-            />
-          )}
+          unit={units.pressure}
+          numeric
         />
       ))}
-      <Controller
-        name="why"
-        control={control}
-        render={({ field, fieldState }) => (
-          <Field
-            label="Why"
-            value={field.value}
-            onChangeText={field.onChange}
-            maxLength={400}
-            error={fieldState.error?.message}
-          />
-        )}
-      />
+      <FormField name="why" label="Why" control={control} maxLength={400} />
       {trouble ? (
         <Words color="$vermilion" role="alert">
           {trouble}

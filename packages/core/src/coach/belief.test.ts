@@ -58,7 +58,9 @@ describe('belief', () => {
     const random = seededRandom(5);
     let belief = begin({}, 'unknown');
     for (let i = 0; i < 12; i++) {
-      belief = afterReading(afterTurn(belief, random.between(-1, 1)), random.between(0, 4e5), 1000);
+      belief = afterReading(afterTurn(belief, random.between(-1, 1)), random.between(0, 4e5), {
+        sd: 1000,
+      });
       expect(belief.hypotheses.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
     }
   });
@@ -69,7 +71,7 @@ describe('belief', () => {
       [1, 260_000],
       [0.5, 390_000],
     ] as const)
-      belief = afterReading(afterTurn(belief, turns), pressure, 1000);
+      belief = afterReading(afterTurn(belief, turns), pressure, { sd: 1000 });
     const { mean, sd } = learnedRate(belief);
     expect(Math.abs(mean - 260_000)).toBeLessThan(13_000);
     expect(sd).toBeLessThan(30_000);
@@ -79,7 +81,7 @@ describe('belief', () => {
     let belief = begin();
     let before = Number.POSITIVE_INFINITY;
     for (let i = 1; i <= 3; i++) {
-      belief = afterReading(afterTurn(belief, 0.75), i * 150_000, 1000);
+      belief = afterReading(afterTurn(belief, 0.75), i * 150_000, { sd: 1000 });
       const { sd } = learnedRate(belief);
       expect(sd).toBeLessThan(before);
       before = sd;
@@ -93,7 +95,7 @@ describe('belief', () => {
         0.5,
       ),
       320_000,
-      1000,
+      { sd: 1000 },
     );
     expect(learnedRate(belief).chanceClockwiseRaises).toBeLessThan(0.01);
     expect(learnedRate(belief).mean).toBeLessThan(0);
@@ -105,15 +107,17 @@ describe('belief', () => {
 
   test('a slack spring says only that the set point is at or under nothing', () => {
     const lowered = begin({ direction: 'lowers', directionTrust: 0.995 }, 'anticlockwise');
-    const wound = afterReading(afterTurn(lowered, 2), 0, 1000, 0);
+    const wound = afterReading(afterTurn(lowered, 2), 0, { sd: 1000, floor: 0 });
     expect(believedSetPoint(wound).mean).toBeLessThan(-200_000);
-    const back = afterReading(afterTurn(wound, -3), 200_000, 1000, 0);
+    const back = afterReading(afterTurn(wound, -3), 200_000, { sd: 1000, floor: 0 });
     expect(learnedRate(back).mean).toBeLessThan(0);
     expect(believedSetPoint(back).mean).toBeCloseTo(200_000, -2);
   });
 
   test('the believed set point follows the gauge', () => {
-    const { mean, sd } = believedSetPoint(afterReading(afterTurn(begin(), 1), 230_000, 1000));
+    const { mean, sd } = believedSetPoint(
+      afterReading(afterTurn(begin(), 1), 230_000, { sd: 1000 }),
+    );
     expect(Math.abs(mean - 230_000)).toBeLessThan(500);
     expect(sd).toBeLessThan(1001);
   });

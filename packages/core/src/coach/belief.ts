@@ -157,20 +157,31 @@ export function afterTurn(belief: Belief, turns: Turns): Belief {
   };
 }
 
-/**
- * Belief after a settled reading: each filter corrected, each hypothesis weighed by how well it foretold.
- *
- * @param floor  Pa below which the gauge cannot show a set point (a slack spring): a reading there
- *               only says that the set point is at or under it
- * @param ceiling  Pa above which it cannot show one (something else rules the gauge): a reading
- *               there only says that the set point is at or over it
- */
+/** What a reading of the gauge is worth. */
+export type ReadingWorth = {
+  /** Pa, standard deviation of the reading. */
+  readonly sd: number;
+  /**
+   * Pa below which the gauge cannot show a set point (a slack spring): a reading there only says
+   * that the set point is at or under it.
+   */
+  readonly floor?: number | undefined;
+  /**
+   * Pa above which it cannot show one (something else rules the gauge): a reading there only says
+   * that the set point is at or over it.
+   */
+  readonly ceiling?: number | undefined;
+};
+
+/** Belief after a settled reading: each filter corrected, each hypothesis weighed by how well it foretold. */
 export function afterReading(
   belief: Belief,
   reading: GaugePressure,
-  readingSd: number,
-  floor = Number.NEGATIVE_INFINITY,
-  ceiling = Number.POSITIVE_INFINITY,
+  {
+    sd: readingSd,
+    floor = Number.NEGATIVE_INFINITY,
+    ceiling = Number.POSITIVE_INFINITY,
+  }: ReadingWorth,
 ): Belief {
   const variance = readingSd ** 2;
   const isSlack = reading <= floor + 2 * readingSd;

@@ -42,7 +42,7 @@ function set(world: { rate: number; wild?: number; seed: number }, over: Partial
       return { end: move.kind, highest, moves, at: carried * world.rate };
     if (move.kind === 'read_again') {
       reading = read();
-      belief = afterReading(belief, reading, SD, 0);
+      belief = afterReading(belief, reading, { sd: SD, floor: 0 });
       continue;
     }
     moves += 1;
@@ -50,7 +50,7 @@ function set(world: { rate: number; wild?: number; seed: number }, over: Partial
     carried = Math.min(screw, Math.max(screw - 0.1, carried));
     highest = Math.max(highest, carried * world.rate);
     reading = read();
-    belief = afterReading(afterTurn(belief, move.turns), reading, SD, 0);
+    belief = afterReading(afterTurn(belief, move.turns), reading, { sd: SD, floor: 0 });
   }
   return { end: 'never', highest, moves, at: carried * world.rate };
 }
@@ -67,14 +67,15 @@ describe('what the coach holds possible', () => {
     expect(new Set(before.hypotheses.map(({ rate }) => Math.abs(rate)))).toEqual(
       new Set([180_000]),
     );
-    const read = afterReading(afterTurn(before, 1), 900_000, SD);
+    const read = afterReading(afterTurn(before, 1), 900_000, { sd: SD });
     expect(read.doubt).toBe(0);
     expect(nextMove(read, 900_000, aim).kind).not.toBe('read_again');
   });
 
   test('a reading adds no more hypotheses than a move can depend on', () => {
     let belief = begin();
-    for (let i = 0; i < 6; i++) belief = afterReading(afterTurn(belief, 0.25), 40_000 * i, SD, 0);
+    for (let i = 0; i < 6; i++)
+      belief = afterReading(afterTurn(belief, 0.25), 40_000 * i, { sd: SD, floor: 0 });
     expect(belief.hypotheses.length).toBeLessThanOrEqual(160);
     expect(weightOf(belief)).toBeCloseTo(1, 3);
   });
@@ -105,16 +106,14 @@ describe('a world that is worse than the plate says', () => {
   });
 
   test('a reading that does not fit is taken again, three times at most', () => {
-    let belief = afterReading(
-      afterTurn(begin({ from: 'sheets', sdFraction: 0.1 }), 2),
-      370_000,
-      SD,
-      0,
-    );
-    belief = afterReading(afterTurn(belief, 0.5), 540_000, SD, 0);
+    let belief = afterReading(afterTurn(begin({ from: 'sheets', sdFraction: 0.1 }), 2), 370_000, {
+      sd: SD,
+      floor: 0,
+    });
+    belief = afterReading(afterTurn(belief, 0.5), 540_000, { sd: SD, floor: 0 });
     expect(belief.doubt).toBeGreaterThan(0.25);
     expect(nextMove(belief, 540_000, aim).kind).toBe('read_again');
-    const again = afterReading(belief, 462_000, SD, 0);
+    const again = afterReading(belief, 462_000, { sd: SD, floor: 0 });
     expect(again.doubt).toBeLessThan(0.25);
     expect(nextMove(again, 462_000, aim).kind).toBe('turn');
     const never = { ...belief, readings: 3 };
@@ -125,8 +124,7 @@ describe('a world that is worse than the plate says', () => {
     const coarse = afterReading(
       afterTurn(begin({ rate: 2_000_000, from: 'sheets', sdFraction: 0.1 }), 0.25),
       480_000,
-      SD,
-      0,
+      { sd: SD, floor: 0 },
     );
     expect(nextMove(coarse, 480_000, aim)).toEqual({ kind: 'stuck', why: 'too_coarse' });
   });
@@ -135,8 +133,7 @@ describe('a world that is worse than the plate says', () => {
     const coarse = afterReading(
       afterTurn(begin({ rate: 620_000, from: 'sheets', sdFraction: 0.1 }), 0.75),
       496_000,
-      SD,
-      0,
+      { sd: SD, floor: 0 },
     );
     expect(nextMove(coarse, 496_000, aim).kind).toBe('back_off');
   });

@@ -135,7 +135,7 @@ describe('next move', () => {
         if (!('turns' in move)) break;
         pressure += rate * (move.turns + 0.04 * random.normal());
         expect(pressure).toBeLessThan(aim.limit);
-        belief = afterReading(afterTurn(belief, move.turns), pressure, 1000);
+        belief = afterReading(afterTurn(belief, move.turns), pressure, { sd: 1000 });
       }
       expect(moves).toBeLessThanOrEqual(9);
       expect(Math.abs(pressure - aim.target)).toBeLessThanOrEqual(15_000);

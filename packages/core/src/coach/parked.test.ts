@@ -40,7 +40,7 @@ describe('an adjuster parked fully up', () => {
 
   test('a gauge that something else rules only says that the setting is at or over it', () => {
     const turned = afterTurn(parked(), -2.5);
-    const capped = afterReading(turned, 1_080_000, 2000, undefined, 1_080_000);
+    const capped = afterReading(turned, 1_080_000, { sd: 2000, ceiling: 1_080_000 });
     expect(believedSetPoint(capped).mean).toBeGreaterThan(believedSetPoint(turned).mean);
     expect(believedSetPoint(capped).mean).toBeGreaterThan(1_080_000);
     expect(believedSetPoint(capped).sd).toBeLessThan(believedSetPoint(turned).sd);
@@ -49,7 +49,7 @@ describe('an adjuster parked fully up', () => {
 
   test('a reading under the ceiling is learned from as any other', () => {
     const turned = afterTurn(parked(), -4);
-    const read = afterReading(turned, 900_000, 2000, undefined, 1_080_000);
+    const read = afterReading(turned, 900_000, { sd: 2000, ceiling: 1_080_000 });
     expect(Math.abs(believedSetPoint(read).mean - 900_000)).toBeLessThan(3000);
     expect(learnedRate(read).sd).toBeLessThan(learnedRate(turned).sd);
   });
@@ -72,7 +72,10 @@ describe('an adjuster parked fully up', () => {
         if (!('turns' in move)) throw new Error(`stuck at ${setPoint}`);
         setPoint += trueRate * move.turns;
         reading = Math.min(1_080_000, setPoint);
-        belief = afterReading(afterTurn(belief, move.turns), reading, 2000, undefined, 1_080_000);
+        belief = afterReading(afterTurn(belief, move.turns), reading, {
+          sd: 2000,
+          ceiling: 1_080_000,
+        });
         expect(setPoint).toBeGreaterThan(800_000);
       }
       expect(moves).toBeLessThan(10);

@@ -57,7 +57,7 @@ test.each([
     const carried =
       Math.sign(move.turns) * Math.max(0, Math.abs(move.turns) - (i === 0 ? play : 0));
     reading += raises * carried * 82_000 + 900 * random.normal();
-    belief = afterReading(afterTurn(belief, move.turns), reading, 1200);
+    belief = afterReading(afterTurn(belief, move.turns), reading, { sd: 1200 });
   }
   expect(lines).toMatchSnapshot();
 });
@@ -88,7 +88,7 @@ test('readings at the ends of what a gauge can show', () => {
     [2500, 0],
   ];
   const lines = reads.map(([reading, floor, ceiling]) => {
-    const after = afterReading(begun, reading, 1200, floor, ceiling);
+    const after = afterReading(begun, reading, { sd: 1200, floor, ceiling });
     const weights = after.hypotheses.reduce((sum, { weight }) => sum + weight, 0);
     expect(weights).toBeCloseTo(1, 7);
     return rounded({

@@ -27,6 +27,11 @@ export type LineTwin = {
 const CHUNK = 0.25;
 const SOURCE = 'source';
 
+/** l/s that is drawn as usual. */
+const FLOW = 6;
+/** Pa of the plant's kPa. */
+const KILO = 1000;
+
 /**
  * A line drawn from a system: its pump, what sustains, what relieves, and reducing zones down the
  * slope, each with outlets of its own. Settings start where they were found, else at their targets.
@@ -38,55 +43,27 @@ export function createLineTwin(
   { targets }: Ladder,
 ): LineTwin | undefined {
   const pa = new Map(targets.map((target) => [target.rung, target.pa]));
-  const byId = new Map(rungs.map((rung) => [rung.id, rung]));
   const regulating = rungs.filter(
     ({ kind }) => kind === 'reducing' || kind === 'sustaining' || kind === 'relief',
   );
   if (regulating.length === 0) return undefined;
-  const pump = rungs.find(
-    ({ kind, fed_by: feeder }) => feeder === undefined && (kind === 'pump' || kind === 'switch'),
-  );
-  const running =
-    (pump ? pa.get(pump.id)! : Math.max(...regulating.map(({ id }) => pa.get(id)!)) * 1.1) / 1000;
-  const flow = 6;
-  const resistance = (0.45 * running) / (4 * flow) ** 2;
-  const nodeOf = (id: string | undefined): string => {
-    const rung = id === undefined ? undefined : byId.get(id);
-    return rung?.kind === 'reducing' || rung?.kind === 'sustaining' ? rung.id : SOURCE;
-  };
+  const running = runningOf(rungs, regulating, pa) / KILO;
+  const nodeOf = nodeFinder(rungs);
   const through = regulating.filter(({ kind }) => kind !== 'relief');
   const nodes: LineNode[] = [
-    { id: SOURCE, compliance: flow * 0.02, start: running },
-    ...through.map(({ id }) => ({ id, compliance: flow * 0.05, start: 0 })),
-  ];
-  const elements: LineElement[] = [
-    {
-      id: 'pump',
-      kind: 'source',
-      from: null,
-      to: SOURCE,
-      input: 'pump',
-      slew: running * 0.1,
-      resistance,
-      levels: { on: running + resistance * flow ** 2, off: 0 },
-    },
-    ...regulating.map((rung) =>
-      elementOf(rung, nodeOf(rung.fed_by), flow, pa.get(rung.id)! / 1000),
-    ),
-    ...nodes.map(({ id }) => ({
-      id: `outlets_${id}`,
-      kind: 'cock' as const,
-      from: id,
-      to: null,
-      capacity: (4 * flow) / Math.sqrt(running),
-      input: `outlets_${id}`,
-    })),
+    { id: SOURCE, compliance: FLOW * 0.02, start: running },
+    ...through.map(({ id }) => ({ id, compliance: FLOW * 0.05, start: 0 })),
   ];
   const screwParams = Object.fromEntries(regulating.map(({ id }) => [id, paramsOf(pa.get(id)!)]));
-  const ends = through.filter(({ id }) => !through.some((other) => nodeOf(other.fed_by) === id));
   const params: LineParams = {
     nodes,
-    elements,
+    elements: [
+      pumpOf(running),
+      ...regulating.map((rung) =>
+        elementOf(rung, nodeOf(rung.fed_by), FLOW, pa.get(rung.id)! / KILO),
+      ),
+      ...nodes.map(({ id }) => outletOf(id, running)),
+    ],
     inlet: SOURCE,
     outlet: nodes.at(-1)!.id,
     about: regulating[0]!.id,
@@ -94,6 +71,9 @@ export function createLineTwin(
     highest: running * 2,
     wideIsDeaf: false,
   };
+  const isEnd = (node: string) =>
+    through.some(({ id }) => id === node) &&
+    !through.some((other) => nodeOf(other.fed_by) === node);
   const twin: LineTwin = {
     params,
     screwParams,
@@ -105,9 +85,7 @@ export function createLineTwin(
     ),
     inputs: {
       pump: 'on',
-      ...Object.fromEntries(
-        nodes.map(({ id }) => [`outlets_${id}`, ends.some((end) => end.id === id) ? 0.4 : 0]),
-      ),
+      ...Object.fromEntries(nodes.map(({ id }) => [`outlets_${id}`, isEnd(id) ? 0.4 : 0])),
     },
     state: [],
     t: 0,
@@ -117,6 +95,50 @@ export function createLineTwin(
     120,
   );
 }
+
+/** Pa that the source runs at: its own rung's, else a little above the highest that is regulated. */
+function runningOf(
+  rungs: readonly Rung[],
+  regulating: readonly Rung[],
+  pa: ReadonlyMap<string, number>,
+): number {
+  const pump = rungs.find(
+    ({ kind, fed_by: feeder }) => feeder === undefined && (kind === 'pump' || kind === 'switch'),
+  );
+  return pump ? pa.get(pump.id)! : Math.max(...regulating.map(({ id }) => pa.get(id)!)) * 1.1;
+}
+
+/** The node that a rung hangs on: what passes flow has one of its own, all else is at the source. */
+function nodeFinder(rungs: readonly Rung[]): (id: string | undefined) => string {
+  const byId = new Map(rungs.map((rung) => [rung.id, rung]));
+  return (id) => {
+    const rung = id === undefined ? undefined : byId.get(id);
+    return rung?.kind === 'reducing' || rung?.kind === 'sustaining' ? rung.id : SOURCE;
+  };
+}
+
+function pumpOf(running: number): LineElement {
+  const resistance = (0.45 * running) / (4 * FLOW) ** 2;
+  return {
+    id: 'pump',
+    kind: 'source',
+    from: null,
+    to: SOURCE,
+    input: 'pump',
+    slew: running * 0.1,
+    resistance,
+    levels: { on: running + resistance * FLOW ** 2, off: 0 },
+  };
+}
+
+const outletOf = (node: string, running: number): LineElement => ({
+  id: `outlets_${node}`,
+  kind: 'cock',
+  from: node,
+  to: null,
+  capacity: (4 * FLOW) / Math.sqrt(running),
+  input: `outlets_${node}`,
+});
 
 /** Five turns from slack to the target: a screw as good as any where no plate is at hand. */
 const paramsOf = (target: number): ScrewParams => ({

@@ -34,6 +34,18 @@ const revision = z.object({
 
 const check = checkWith(globalThis.crypto.subtle);
 
+type Paper = {
+  readonly ending: string;
+  readonly content: string | Uint8Array<ArrayBuffer>;
+  readonly type: string;
+};
+
+const download = (c: Context, { body }: Sheet, { ending, content, type }: Paper) =>
+  c.body(content, 200, {
+    'content-type': type,
+    'content-disposition': `attachment; filename="${sheetFileName(body, ending)}"`,
+  });
+
 /** Signed sheets: read, downloaded, corrected by a new revision; never changed. */
 export function sheetRoutes(store: Store, fontFolder: string) {
   const fonts = fontsIn(fontFolder);
@@ -42,43 +54,28 @@ export function sheetRoutes(store: Store, fontFolder: string) {
     if (!sheet) throw notFound('sheet', id);
     return sheet;
   };
-  const download = (
-    c: Context,
-    sheet: Sheet,
-    ending: string,
-    content: string | Uint8Array<ArrayBuffer>,
-    type: string,
-  ) =>
-    c.body(content, 200, {
-      'content-type': type,
-      'content-disposition': `attachment; filename="${sheetFileName(sheet.body, ending)}"`,
-    });
   const router = newRouter();
   // Endings first: a plain id would swallow them.
   router.get('/sheets/:id{.+\\.pdf}', async (c) => {
     const sheet = await find(c.req.param('id').replace(/\.pdf$/u, ''));
     const pdf = await sheetPdf(sheet, fonts, await besideOf(store, sheet));
-    return download(c, sheet, 'pdf', pdf, 'application/pdf');
+    return download(c, sheet, { ending: 'pdf', content: pdf, type: 'application/pdf' });
   });
   router.get('/sheets/:id{.+\\.csv}', async (c) => {
     const sheet = await find(c.req.param('id').replace(/\.csv$/u, ''));
-    return download(
-      c,
-      sheet,
-      'csv',
-      writeReadingsCsv(readingRowsOf(sheet.body)),
-      'text/csv; charset=utf-8',
-    );
+    return download(c, sheet, {
+      ending: 'csv',
+      content: writeReadingsCsv(readingRowsOf(sheet.body)),
+      type: 'text/csv; charset=utf-8',
+    });
   });
   router.get('/sheets/:id{.+\\.json}', async (c) => {
     const sheet = await find(c.req.param('id').replace(/\.json$/u, ''));
-    return download(
-      c,
-      sheet,
-      'json',
-      JSON.stringify(sheetFile(sheet, await restsOn(store, sheet)), null, 2),
-      'application/json',
-    );
+    return download(c, sheet, {
+      ending: 'json',
+      content: JSON.stringify(sheetFile(sheet, await restsOn(store, sheet)), null, 2),
+      type: 'application/json',
+    });
   });
   return router
     .openapi(getRoute('/sheets', 'Latest sheets first', z.array(sheetSchema)), async (c) =>

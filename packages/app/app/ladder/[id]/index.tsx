@@ -50,10 +50,8 @@ export default function SystemScreen() {
 type Open = 'take' | 'files' | undefined;
 
 function SystemDesk({ stored }: { readonly stored: System }) {
-  const router = useRouter();
   const isWide = useMedia().wide;
   const change = useChangeSystem();
-  const visits = useVisits();
   const houseRules = useHouseRules();
   // What is typed here counts at once; the server follows, and a refusal leaves it on the screen.
   const [system, setSystem] = useState(stored);
@@ -66,6 +64,7 @@ function SystemDesk({ stored }: { readonly stored: System }) {
     setSystem(next);
     change.mutate(next);
   };
+  const close = () => setOpen(undefined);
   const { ladder, error, plan } = view;
   const tooHigh = view.beside.filter(({ word }) => word === 'too_high').length;
   const picture = ladder ? (
@@ -78,37 +77,15 @@ function SystemDesk({ stored }: { readonly stored: System }) {
     />
   ) : null;
   const cards = (
-    <YStack gap="$3" flex={isWide ? 1 : undefined}>
-      {error?.code === 'ladder.clash' ? <ClashCard clash={error} system={system} /> : null}
-      {error && error.code !== 'ladder.clash' ? (
-        <Trouble title="No ladder yet" say={ladderTrouble(error)} />
-      ) : null}
-      {change.isError ? (
-        <Words color="$vermilion" role="alert">
-          {change.error instanceof Refusal
-            ? refusalWords(change.error.code)
-            : 'The server cannot be reached: the change stands on this screen only. Change anything to try again.'}
-        </Words>
-      ) : null}
-      {view.drag ? <DragCard drag={view.drag} system={system} onRelease={view.release} /> : null}
-      {ladder ? <HeatCard system={system} beside={view.beside} onChange={edit} /> : null}
-      {plan ? <OrderCard plan={plan} system={system} /> : null}
-      <RulesCard system={system} ladder={ladder} onEdit={setRule} onAdd={() => setRule('new')} />
-      <RungsCard
-        system={system}
-        onEdit={setRung}
-        onAdd={() => setRung('new')}
-        onFound={() => edit(withFound(system, [...visits.values()].flat()))}
-      />
-      <XStack gap="$4">
-        <WordButton onPress={() => setOpen('files')}>as a file</WordButton>
-        {ladder ? (
-          <WordButton onPress={() => router.push(`/ladder/${system.id}/line`)}>
-            rehearse the line
-          </WordButton>
-        ) : null}
-      </XStack>
-    </YStack>
+    <Cards
+      system={system}
+      view={view}
+      change={change}
+      onChange={edit}
+      onRung={setRung}
+      onRule={setRule}
+      onFiles={() => setOpen('files')}
+    />
   );
   return (
     <Screen
@@ -116,13 +93,7 @@ function SystemDesk({ stored }: { readonly stored: System }) {
       under={`${system.rungs.length} pressures`}
       back
       wide
-      right={
-        error?.code === 'ladder.clash' ? (
-          <Pill tone="stop">rules clash</Pill>
-        ) : tooHigh > 0 ? (
-          <Pill tone="stop">{`${tooHigh} too high`}</Pill>
-        ) : null
-      }
+      right={<Standing isClash={error?.code === 'ladder.clash'} tooHigh={tooHigh} />}
       footer={
         <Allowed action="change_target" what="To take its pressures over into a round">
           <BigButton flex={1} disabled={!plan} onPress={() => setOpen('take')} testID="take-over">
@@ -148,17 +119,75 @@ function SystemDesk({ stored }: { readonly stored: System }) {
           ladder={ladder}
           plan={plan}
           isOpen={open === 'take'}
-          onClose={() => setOpen(undefined)}
+          onClose={close}
         />
       ) : null}
-      <FilesSheet
-        system={system}
-        isOpen={open === 'files'}
-        onChange={edit}
-        onClose={() => setOpen(undefined)}
-      />
+      <FilesSheet system={system} isOpen={open === 'files'} onChange={edit} onClose={close} />
       <RungSheet system={system} rung={rung} onChange={edit} onClose={() => setRung(undefined)} />
       <RuleSheet system={system} rule={rule} onChange={edit} onClose={() => setRule(undefined)} />
     </Screen>
+  );
+}
+
+/** What is wrong with it, in two words. */
+function Standing({ isClash, tooHigh }: { readonly isClash: boolean; readonly tooHigh: number }) {
+  if (isClash) return <Pill tone="stop">rules clash</Pill>;
+  return tooHigh > 0 ? <Pill tone="stop">{`${tooHigh} too high`}</Pill> : null;
+}
+
+/** Beside the picture: what clashes or wastes, the order, the rules and the pressures themselves. */
+function Cards({
+  system,
+  view,
+  change,
+  onChange,
+  onRung,
+  onRule,
+  onFiles,
+}: {
+  readonly system: System;
+  readonly view: ReturnType<typeof useSystem>;
+  readonly change: ReturnType<typeof useChangeSystem>;
+  readonly onChange: (system: System) => void;
+  readonly onRung: (rung: Rung | 'new') => void;
+  readonly onRule: (rule: Rule | 'new') => void;
+  readonly onFiles: () => void;
+}) {
+  const router = useRouter();
+  const isWide = useMedia().wide;
+  const visits = useVisits();
+  const { ladder, error, plan } = view;
+  return (
+    <YStack gap="$3" flex={isWide ? 1 : undefined}>
+      {error?.code === 'ladder.clash' ? <ClashCard clash={error} system={system} /> : null}
+      {error && error.code !== 'ladder.clash' ? (
+        <Trouble title="No ladder yet" say={ladderTrouble(error)} />
+      ) : null}
+      {change.isError ? (
+        <Words color="$vermilion" role="alert">
+          {change.error instanceof Refusal
+            ? refusalWords(change.error.code)
+            : 'The server cannot be reached: the change stands on this screen only. Change anything to try again.'}
+        </Words>
+      ) : null}
+      {view.drag ? <DragCard drag={view.drag} system={system} onRelease={view.release} /> : null}
+      {ladder ? <HeatCard system={system} beside={view.beside} onChange={onChange} /> : null}
+      {plan ? <OrderCard plan={plan} system={system} /> : null}
+      <RulesCard system={system} ladder={ladder} onEdit={onRule} onAdd={() => onRule('new')} />
+      <RungsCard
+        system={system}
+        onEdit={onRung}
+        onAdd={() => onRung('new')}
+        onFound={() => onChange(withFound(system, [...visits.values()].flat()))}
+      />
+      <XStack gap="$4">
+        <WordButton onPress={onFiles}>as a file</WordButton>
+        {ladder ? (
+          <WordButton onPress={() => router.push(`/ladder/${system.id}/line`)}>
+            rehearse the line
+          </WordButton>
+        ) : null}
+      </XStack>
+    </YStack>
   );
 }

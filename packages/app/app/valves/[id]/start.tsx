@@ -86,62 +86,54 @@ function sidesOf(valve: Valve): readonly { readonly side: Side; readonly judges:
     .sort((a, b) => Number(b.judges) - Number(a.judges));
 }
 
-function StartForm({
-  valve,
-  gauges,
-  isPractice,
-  twin,
-}: {
+type FormProps = {
   readonly valve: Valve;
   readonly gauges: readonly Gauge[];
   readonly isPractice: boolean;
   /** What it is practised on. */
   readonly twin: TwinSketch;
-}) {
-  const router = useRouter();
-  const units = useUnits();
+};
+
+/** Which gauge is hung where, how high, and how fit each is to judge. */
+function useHungGauges(valve: Valve, gauges: readonly Gauge[]) {
   const rules = useHouseRules();
-  const visits = useVisits();
-  const { technician } = usePreferences();
-  const barred = useBarred(valve.plate.family);
-  const procedure = procedureOf(valve.plate.family);
-  const schools = procedure.schools.filter(
-    ({ id }) => id !== 'from_tag' || valve.plate.factory_set_point_pa !== undefined,
-  );
   const sides = sidesOf(valve);
   const fitness = (side: Side) => (gauge: Gauge) =>
     fitnessFor(gauge, valve, side, { rules, today: today() });
-  const [school, setSchool] = useState(schools[0]!.id);
   const [chosen, setChosen] = useState<Partial<Record<Side, string>>>(() =>
     firstChoice(gauges, valve, sides, fitness),
   );
-  const [trouble, setTrouble] = useState<string>();
   const [heights, setHeights] = useState<Partial<Record<Side, string>>>({});
   const gaugeAt = (side: Side) =>
     hungAt(
       gauges.find(({ id }) => id === chosen[side]),
       heights[side],
     );
-  const stop = checkPlate(valve.plate, valve).find((issue) => issue.stops);
   const isUnfit = sides.some(({ side, judges }) => {
     const gauge = gaugeAt(side);
     return !gauge || (judges && fitness(side)(gauge).grade === 'unfit');
   });
-  const isWeighed = (side: Side) =>
-    lineDensityOf(valve.plate) > 0 && !(isInstrument(valve.plate) && side === 'inlet');
+  return { gauges, sides, fitness, chosen, setChosen, heights, setHeights, gaugeAt, isUnfit };
+}
+
+/** Takes what was chosen, the house's figures and the valve's past into a run. */
+function useStart({ valve, isPractice, twin }: Omit<FormProps, 'gauges'>) {
+  const router = useRouter();
+  const units = useUnits();
+  const rules = useHouseRules();
+  const visits = useVisits();
   const repairs = useRepairs();
-  const [job, setJob] = useJob(valve.id);
   const fleet = useFleet();
-  const open = useOpenRun(valve.id) !== undefined;
-  const isTaken = !isPractice && (open || barred !== undefined);
-  const start = async () => {
+  const { technician } = usePreferences();
+  const [trouble, setTrouble] = useState<string>();
+  const start = async (
+    chosen: Pick<Parameters<typeof startDraft>[1], 'school' | 'gauges' | 'job'>,
+  ) => {
     const draft = startDraft(valve, {
-      school,
-      gauges: Object.fromEntries(sides.map(({ side }) => [side, gaugeAt(side)!])),
+      ...chosen,
       rules,
       sheets: visits.get(valve.id) ?? [],
       repairs: repairsOf(repairs.data ?? [], valve.id),
-      job,
       // A twin's spring is of its own making: others of its kind say nothing of it.
       ...(isPractice ? { twin } : { fleet: fleet.data ?? [] }),
     });
@@ -149,6 +141,33 @@ function StartForm({
     if (typeof begun === 'string') router.replace(`/runs/${begun}`);
     else setTrouble(eventTrouble(begun, units));
   };
+  return { start, trouble };
+}
+
+/** How it may be set; from its tag only where the plate has a factory setting. */
+const schoolsOf = ({ plate }: Valve) =>
+  procedureOf(plate.family).schools.filter(
+    ({ id }) => id !== 'from_tag' || plate.factory_set_point_pa !== undefined,
+  );
+
+function StartForm({ valve, gauges, isPractice, twin }: FormProps) {
+  const units = useUnits();
+  const { technician } = usePreferences();
+  const barred = useBarred(valve.plate.family);
+  const schools = schoolsOf(valve);
+  const [school, setSchool] = useState(schools[0]!.id);
+  const hung = useHungGauges(valve, gauges);
+  const stop = checkPlate(valve.plate, valve).find((issue) => issue.stops);
+  const [job, setJob] = useJob(valve.id);
+  const isOpen = useOpenRun(valve.id) !== undefined;
+  const isTaken = !isPractice && (isOpen || barred !== undefined);
+  const { start, trouble } = useStart({ valve, isPractice, twin });
+  const begin = () =>
+    void start({
+      school,
+      gauges: Object.fromEntries(hung.sides.map(({ side }) => [side, hung.gaugeAt(side)!])),
+      job,
+    });
   return (
     <Screen
       title={isPractice ? `Practise on ${valve.tag}` : `Start ${valve.tag}`}
@@ -158,8 +177,8 @@ function StartForm({
       footer={
         <BigButton
           flex={1}
-          disabled={stop !== undefined || isUnfit || isTaken}
-          onPress={() => void start()}
+          disabled={stop !== undefined || hung.isUnfit || isTaken}
+          onPress={begin}
           testID="start-run"
         >
           Start
@@ -186,32 +205,15 @@ function StartForm({
           label="How"
           value={school}
           onChange={setSchool}
-          options={schools.map((each) => ({
-            value: each.id,
-            name: each.name,
-            say: <SchoolWords name={each.name} when={each.when} />,
+          options={schools.map(({ id, name, when }) => ({
+            value: id,
+            name,
+            say: <SchoolWords name={name} when={when} />,
           }))}
         />
       ) : null}
-      {sides.map(({ side, judges }) => (
-        <YStack key={side} gap="$2">
-          <GaugeSelect
-            label={families[valve.plate.family].gauges[side] ?? side}
-            gauges={gauges.filter(
-              ({ id }) => !sides.some((other) => other.side !== side && chosen[other.side] === id),
-            )}
-            value={chosen[side] ?? ''}
-            fitness={judges ? fitness(side) : undefined}
-            onChange={(id) => setChosen((now) => ({ ...now, [side]: id }))}
-          />
-          {isWeighed(side) ? (
-            <HeightField
-              gauge={gauges.find(({ id }) => id === chosen[side])}
-              text={heights[side]}
-              onChange={(text) => setHeights((now) => ({ ...now, [side]: text }))}
-            />
-          ) : null}
-        </YStack>
+      {hung.sides.map((each) => (
+        <GaugeOfSide key={each.side} valve={valve} hung={hung} {...each} />
       ))}
       {isPractice ? null : (
         <JobCard
@@ -221,6 +223,42 @@ function StartForm({
         />
       )}
     </Screen>
+  );
+}
+
+/** The gauge of one side, and how high it hangs where the column weighs. */
+function GaugeOfSide({
+  valve,
+  side,
+  judges,
+  hung: { gauges, sides, fitness, chosen, setChosen, heights, setHeights },
+}: {
+  readonly valve: Valve;
+  readonly side: Side;
+  readonly judges: boolean;
+  readonly hung: ReturnType<typeof useHungGauges>;
+}) {
+  const { plate } = valve;
+  const isWeighed = lineDensityOf(plate) > 0 && !(isInstrument(plate) && side === 'inlet');
+  const isElsewhere = (id: string) =>
+    sides.some((other) => other.side !== side && chosen[other.side] === id);
+  return (
+    <YStack gap="$2">
+      <GaugeSelect
+        label={families[plate.family].gauges[side] ?? side}
+        gauges={gauges.filter(({ id }) => !isElsewhere(id))}
+        value={chosen[side] ?? ''}
+        fitness={judges ? fitness(side) : undefined}
+        onChange={(id) => setChosen((now) => ({ ...now, [side]: id }))}
+      />
+      {isWeighed ? (
+        <HeightField
+          gauge={gauges.find(({ id }) => id === chosen[side])}
+          text={heights[side]}
+          onChange={(text) => setHeights((now) => ({ ...now, [side]: text }))}
+        />
+      ) : null}
+    </YStack>
   );
 }
 

@@ -67,23 +67,7 @@ export function CycleChart({ cycles, lane, limit, wanted, live, resolution, heig
         <Text x={6} y={y(lane.upper) - 5} fontSize={12} fontFamily={STRONG} fill={ink.onLane}>
           {`lane ${units.figure(lane.lower, resolution)} to ${units.figure(lane.upper, resolution)}`}
         </Text>
-        {Array.from({ length: count }, (_, i) => (
-          <G key={i}>
-            {i > 0 ? (
-              <Line x1={i * column} x2={i * column} y1={10} y2={floor} stroke={ink.line} />
-            ) : null}
-            <Text
-              x={(i + 0.5) * column}
-              y={height - 6}
-              fontSize={12}
-              fill={ink.muted}
-              textAnchor="middle"
-              fontFamily={FIGURES}
-            >
-              {`cycle ${i + 1}`}
-            </Text>
-          </G>
-        ))}
+        <Columns count={count} column={column} floor={floor} height={height} />
         {cycles.map((cycle, i) => (
           <OneCycle
             key={cycle.cycle}
@@ -106,6 +90,35 @@ export function CycleChart({ cycles, lane, limit, wanted, live, resolution, heig
       </Svg>
     </View>
   );
+}
+
+function Columns({
+  count,
+  column,
+  floor,
+  height,
+}: {
+  readonly count: number;
+  readonly column: number;
+  readonly floor: number;
+  readonly height: number;
+}) {
+  const ink = useInk();
+  return Array.from({ length: count }, (_, i) => (
+    <G key={i}>
+      {i > 0 ? <Line x1={i * column} x2={i * column} y1={10} y2={floor} stroke={ink.line} /> : null}
+      <Text
+        x={(i + 0.5) * column}
+        y={height - 6}
+        fontSize={12}
+        fill={ink.muted}
+        textAnchor="middle"
+        fontFamily={FIGURES}
+      >
+        {`cycle ${i + 1}`}
+      </Text>
+    </G>
+  ));
 }
 
 function OneCycle({

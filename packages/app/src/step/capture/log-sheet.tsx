@@ -19,17 +19,9 @@ type State =
   | { readonly at: 'reading'; readonly share: number }
   | { readonly at: 'read'; readonly file: File; readonly report: LogReport };
 
-/** A log of time and pressure, dropped in: read and fitted in a worker, then taken over as marks. */
-export function LogSheet({
-  step,
-  onClose,
-}: {
-  readonly step: StepOf<'capture'>;
-  readonly onClose: () => void;
-}) {
-  const { run, add, units } = useDesk();
+/** A log on its way from a file to what it shows: read and fitted in a worker. */
+function useLog(resolution: number) {
   const barometer = useBarometer();
-  const gauge = run.gauges[step.role];
   const [state, setState] = useState<State>({ at: 'waiting' });
   const workerRef = useRef<ReturnType<typeof openLogWorker> | undefined>(undefined);
   const stop = () => {
@@ -45,12 +37,26 @@ export function LogSheet({
     workerRef.current = worker;
     const report = await worker.log.read(
       await file.text(),
-      { ...(unit ? { unit } : {}), barometer, resolution: gauge?.resolution_pa ?? 1000 },
+      { ...(unit ? { unit } : {}), barometer, resolution },
       proxy((share) => setState({ at: 'reading', share })),
     );
     worker.close();
     setState({ at: 'read', file, report });
   };
+  return { state, stop, take };
+}
+
+/** A log of time and pressure, dropped in and taken over as marks. */
+export function LogSheet({
+  step,
+  onClose,
+}: {
+  readonly step: StepOf<'capture'>;
+  readonly onClose: () => void;
+}) {
+  const { run, add, units } = useDesk();
+  const gauge = run.gauges[step.role];
+  const { state, stop, take } = useLog(gauge?.resolution_pa ?? 1000);
   const keep = async (report: Extract<LogReport, { ok: true }>, name: string) => {
     const cycles = cyclesOf(report.findings);
     if (
@@ -100,30 +106,47 @@ export function LogSheet({
           options={logUnits.map((value) => ({ value, say: value }))}
         />
       ) : null}
-      {report?.ok ? (
-        <Card>
-          <Strong>{`${printCount(report.count)} samples`}</Strong>
-          <TraceChart
-            dots={false}
-            samples={report.chart.map(([t, value]) => ({ t, value }))}
-            seconds={1e9}
-            label="The log"
-          />
-          {report.findings.map((finding) => (
-            <Row key={finding.t} label={finding.kind === 'up' ? 'Cracks at' : 'Reseats at'}>
-              {findingWords(finding, units, gauge?.resolution_pa)}
-            </Row>
-          ))}
-          <Muted>{issuesWords(report)}</Muted>
-          <BigButton
-            onPress={() => void keep(report, state.at === 'read' ? state.file.name : '')}
-            testID="keep-log"
-          >
-            Take these over
-          </BigButton>
-        </Card>
+      {report?.ok && state.at === 'read' ? (
+        <Found
+          report={report}
+          resolution={gauge?.resolution_pa}
+          onKeep={() => void keep(report, state.file.name)}
+        />
       ) : null}
     </>
+  );
+}
+
+/** What stands in the log: its trace, where the valve cracked and shut, what could not be read. */
+function Found({
+  report,
+  resolution,
+  onKeep,
+}: {
+  readonly report: Extract<LogReport, { ok: true }>;
+  readonly resolution: number | undefined;
+  readonly onKeep: () => void;
+}) {
+  const { units } = useDesk();
+  return (
+    <Card>
+      <Strong>{`${printCount(report.count)} samples`}</Strong>
+      <TraceChart
+        dots={false}
+        samples={report.chart.map(([t, value]) => ({ t, value }))}
+        seconds={1e9}
+        label="The log"
+      />
+      {report.findings.map((finding) => (
+        <Row key={finding.t} label={finding.kind === 'up' ? 'Cracks at' : 'Reseats at'}>
+          {findingWords(finding, units, resolution)}
+        </Row>
+      ))}
+      <Muted>{issuesWords(report)}</Muted>
+      <BigButton onPress={onKeep} testID="keep-log">
+        Take these over
+      </BigButton>
+    </Card>
   );
 }
 

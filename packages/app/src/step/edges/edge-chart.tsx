@@ -1,6 +1,6 @@
 import type { LightsView, TriedLight } from '@holvek/core';
 import { useState } from 'react';
-import Svg, { Circle, Line, Path, Rect, Text } from 'react-native-svg';
+import Svg, { Circle, Line, Path, Rect, Text, type LineProps } from 'react-native-svg';
 import { View } from '@/ui/kit';
 import { useUnits } from '@/units/use-units';
 import { useInk } from '@/ui/use-ink';
@@ -22,18 +22,11 @@ export function EdgeChart({ view, lights, maker, now }: Props) {
   const ink = useInk();
   const { search, middle, lowest, highest } = view;
   const x = (pa: number) => 12 + ((width - 24) * (pa - lowest)) / (highest - lowest);
-  const flame = (cx: number) =>
-    `M${cx},22 C${cx + 9},34 ${cx + 8},46 ${cx},48 C${cx - 8},46 ${cx - 9},34 ${cx},22 Z`;
   return (
     <View
       onLayout={({ nativeEvent }) => setWidth(Math.max(240, nativeEvent.layout.width))}
       role="img"
-      aria-label={
-        `${lights.filter(({ lit }) => lit).length} lit, ` +
-        `${lights.filter(({ lit }) => !lit).length} failed` +
-        (search.low.at === undefined ? '' : `, low edge ${units.figure(search.low.at)}`) +
-        (search.high.at === undefined ? '' : `, high edge ${units.figure(search.high.at)}`)
-      }
+      aria-label={describe(lights, search, units.figure)}
       testID="edge-chart"
     >
       <Svg width={width} height={HEIGHT}>
@@ -48,63 +41,20 @@ export function EdgeChart({ view, lights, maker, now }: Props) {
           />
         ) : null}
         <Line x1={12} x2={width - 12} y1={58} y2={58} stroke={ink.color} strokeWidth={2} />
-        {lights.map(({ pressure, lit, weak }, i) =>
-          lit ? (
-            <Path
-              key={i}
-              d={flame(x(pressure))}
-              fill={weak ? ink.card : ink.brassMark}
-              stroke={ink.brass}
-              strokeWidth={2}
-            />
-          ) : (
-            <Path
-              key={i}
-              d={`M${x(pressure) - 6},32 L${x(pressure) + 6},46 M${x(pressure) + 6},32 L${x(pressure) - 6},46`}
-              stroke={ink.vermilion}
-              strokeWidth={3}
-            />
-          ),
-        )}
-        <Line
-          x1={x(maker.low)}
-          x2={x(maker.high)}
-          y1={72}
-          y2={72}
-          stroke={ink.slate}
-          strokeWidth={6}
-          strokeLinecap="round"
-        />
-        <Text
-          x={x((maker.low + maker.high) / 2)}
-          y={90}
-          fontSize={12}
-          fontFamily={FIGURES}
-          fill={ink.slate}
-          textAnchor="middle"
-        >
-          {`maker ${units.figure(maker.low)} to ${units.figure(maker.high)}`}
-        </Text>
+        {lights.map((light, i) => (
+          <Tried key={i} light={light} at={x(light.pressure)} />
+        ))}
+        <Makers maker={maker} x={x} />
         {search.next ? (
-          <Line
-            x1={x(search.next.pressure)}
-            x2={x(search.next.pressure)}
-            y1={8}
-            y2={64}
+          <Upright
+            at={x(search.next.pressure)}
             stroke={ink.brassMark}
             strokeWidth={2}
             strokeDasharray="3 4"
           />
         ) : null}
         {middle.ok ? (
-          <Line
-            x1={x(middle.value.pressure)}
-            x2={x(middle.value.pressure)}
-            y1={8}
-            y2={64}
-            stroke={ink.verdigris}
-            strokeWidth={3}
-          />
+          <Upright at={x(middle.value.pressure)} stroke={ink.verdigris} strokeWidth={3} />
         ) : null}
         {now === undefined || now < lowest || now > highest ? null : (
           <Circle cx={x(now)} cy={58} r={7} fill={ink.slate} />
@@ -126,3 +76,78 @@ export function EdgeChart({ view, lights, maker, now }: Props) {
     </View>
   );
 }
+
+const flame = (cx: number) =>
+  `M${cx},22 C${cx + 9},34 ${cx + 8},46 ${cx},48 C${cx - 8},46 ${cx - 9},34 ${cx},22 Z`;
+
+function Tried({
+  light: { lit, weak },
+  at,
+}: {
+  readonly light: Props['lights'][number];
+  readonly at: number;
+}) {
+  const ink = useInk();
+  if (lit)
+    return (
+      <Path
+        d={flame(at)}
+        fill={weak ? ink.card : ink.brassMark}
+        stroke={ink.brass}
+        strokeWidth={2}
+      />
+    );
+  return (
+    <Path
+      d={`M${at - 6},32 L${at + 6},46 M${at + 6},32 L${at - 6},46`}
+      stroke={ink.vermilion}
+      strokeWidth={3}
+    />
+  );
+}
+
+/** The range that the maker gives. */
+function Makers({
+  maker: { low, high },
+  x,
+}: Pick<Props, 'maker'> & { readonly x: (pa: number) => number }) {
+  const units = useUnits();
+  const ink = useInk();
+  return (
+    <>
+      <Line
+        x1={x(low)}
+        x2={x(high)}
+        y1={72}
+        y2={72}
+        stroke={ink.slate}
+        strokeWidth={6}
+        strokeLinecap="round"
+      />
+      <Text
+        x={x((low + high) / 2)}
+        y={90}
+        fontSize={12}
+        fontFamily={FIGURES}
+        fill={ink.slate}
+        textAnchor="middle"
+      >
+        {`maker ${units.figure(low)} to ${units.figure(high)}`}
+      </Text>
+    </>
+  );
+}
+
+const Upright = ({ at, ...line }: LineProps & { readonly at: number }) => (
+  <Line x1={at} x2={at} y1={8} y2={64} {...line} />
+);
+
+const describe = (
+  lights: Props['lights'],
+  { low, high }: Props['view']['search'],
+  figure: (pa: number) => string,
+): string =>
+  `${lights.filter(({ lit }) => lit).length} lit, ` +
+  `${lights.filter(({ lit }) => !lit).length} failed` +
+  (low.at === undefined ? '' : `, low edge ${figure(low.at)}`) +
+  (high.at === undefined ? '' : `, high edge ${figure(high.at)}`);

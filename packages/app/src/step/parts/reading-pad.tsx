@@ -31,7 +31,6 @@ export function ReadingPad({
   readonly onTake: (value: TypedValue, eye: Eye) => void;
 }) {
   const units = useUnits();
-  const ink = useInk();
   const { line, text, isOfLine, setTyped, setText } = usePadText(gauge);
   const [unit, setUnit] = useState<string>(units.pressure);
   const read = readTyped(text, unit, useBarometer());
@@ -66,62 +65,14 @@ export function ReadingPad({
         </Muted>
       ) : null}
       <WhatItSays read={read} gauge={gauge} hint={hint} />
+      <UnitKeys
+        units={[...new Set([...UNITS, units.pressure, gauge.unit])]}
+        chosen={unit}
+        onChoose={setUnit}
+      />
+      <FigureKeys onChange={setText} />
       <XStack gap="$2">
-        {[...new Set([...UNITS, units.pressure, gauge.unit])].map((each) => (
-          <Press
-            key={each}
-            flex={1}
-            onPress={() => setUnit(each)}
-            role="radio"
-            aria-checked={unit === each}
-            minHeight={44}
-            alignItems="center"
-            justifyContent="center"
-            borderRadius="$2"
-            borderWidth={2}
-            borderColor={unit === each ? '$verdigris' : '$line'}
-            backgroundColor={unit === each ? '$lane' : '$card'}
-          >
-            <Words color={unit === each ? '$onLane' : '$color'}>{each}</Words>
-          </Press>
-        ))}
-      </XStack>
-      <XStack flexWrap="wrap" gap="$2">
-        {KEYS.map((key) => (
-          <Press
-            key={key}
-            width="31.5%"
-            minHeight={56}
-            alignItems="center"
-            justifyContent="center"
-            borderRadius="$2"
-            backgroundColor="$quiet"
-            aria-label={key === '−' ? 'minus' : key}
-            onPress={() =>
-              setText((now) =>
-                key === '−' ? (now.startsWith('-') ? now.slice(1) : `-${now}`) : now + key,
-              )
-            }
-          >
-            <Figure fontSize="$6" lineHeight="$6">
-              {key}
-            </Figure>
-          </Press>
-        ))}
-      </XStack>
-      <XStack gap="$2">
-        <Press
-          flex={1}
-          minHeight={56}
-          alignItems="center"
-          justifyContent="center"
-          borderRadius="$2"
-          backgroundColor="$quiet"
-          aria-label="delete last"
-          onPress={() => setText((now) => now.slice(0, -1))}
-        >
-          <Delete size={24} color={ink.color} />
-        </Press>
+        <DeleteKey onPress={() => setText((now) => now.slice(0, -1))} />
         <BigButton flex={control ? 4 : 2} onPress={() => take()} disabled={!isRead}>
           {control ? `Take it: ${control.rules}` : 'Take it'}
         </BigButton>
@@ -137,6 +88,87 @@ export function ReadingPad({
         </XStack>
       ) : null}
     </YStack>
+  );
+}
+
+function UnitKeys({
+  units,
+  chosen,
+  onChoose,
+}: {
+  readonly units: readonly string[];
+  readonly chosen: string;
+  readonly onChoose: (unit: string) => void;
+}) {
+  return (
+    <XStack gap="$2">
+      {units.map((each) => (
+        <Press
+          key={each}
+          flex={1}
+          onPress={() => onChoose(each)}
+          role="radio"
+          aria-checked={chosen === each}
+          minHeight={44}
+          alignItems="center"
+          justifyContent="center"
+          borderRadius="$2"
+          borderWidth={2}
+          borderColor={chosen === each ? '$verdigris' : '$line'}
+          backgroundColor={chosen === each ? '$lane' : '$card'}
+        >
+          <Words color={chosen === each ? '$onLane' : '$color'}>{each}</Words>
+        </Press>
+      ))}
+    </XStack>
+  );
+}
+
+const turnedSign = (text: string): string => (text.startsWith('-') ? text.slice(1) : `-${text}`);
+
+function FigureKeys({
+  onChange,
+}: {
+  readonly onChange: (change: (now: string) => string) => void;
+}) {
+  return (
+    <XStack flexWrap="wrap" gap="$2">
+      {KEYS.map((key) => (
+        <Press
+          key={key}
+          width="31.5%"
+          minHeight={56}
+          alignItems="center"
+          justifyContent="center"
+          borderRadius="$2"
+          backgroundColor="$quiet"
+          aria-label={key === '−' ? 'minus' : key}
+          onPress={() => onChange(key === '−' ? turnedSign : (now) => now + key)}
+        >
+          <Figure fontSize="$6" lineHeight="$6">
+            {key}
+          </Figure>
+        </Press>
+      ))}
+    </XStack>
+  );
+}
+
+function DeleteKey({ onPress }: { readonly onPress: () => void }) {
+  const ink = useInk();
+  return (
+    <Press
+      flex={1}
+      minHeight={56}
+      alignItems="center"
+      justifyContent="center"
+      borderRadius="$2"
+      backgroundColor="$quiet"
+      aria-label="delete last"
+      onPress={onPress}
+    >
+      <Delete size={24} color={ink.color} />
+    </Press>
   );
 }
 

@@ -57,22 +57,14 @@ function keepDeadBand(
 }
 
 function LinkedSource({ stepId, point }: { readonly stepId: string; readonly point: Point }) {
-  const { run, add } = useDesk();
   const [text, setText] = useState('');
-  const [turnedAt, setTurnedAt] = useState<number>();
   const ramp = useRamp(point);
   const now = point.signal ?? 0;
   const typed = point.read(text, point.plate.input.kind);
   const share = typed && 'value' in typed ? fractionOf(point.plate.input, typed.value) : undefined;
-  const dead = run.measured[deadBandKey(stepId)];
   const hold = (to: number) => {
     ramp.stop();
     point.set(to);
-  };
-  const moved = () => {
-    if (turnedAt === undefined) return;
-    keepDeadBand(add, stepId, { turnedAt, movedAt: now });
-    setTurnedAt(undefined);
   };
   return (
     <YStack gap="$3">
@@ -116,6 +108,31 @@ function LinkedSource({ stepId, point }: { readonly stepId: string; readonly poi
       >
         {ramp.isOn ? 'Stop the ramp' : `Ramp to ${now < 0.5 ? '100' : '0'} % in ${RAMP_S} s`}
       </BigButton>
+      <TurnBack stepId={stepId} point={point} now={now} />
+    </YStack>
+  );
+}
+
+/** The dead band: turned back a little at a time, until the output moves. */
+function TurnBack({
+  stepId,
+  point,
+  now,
+}: {
+  readonly stepId: string;
+  readonly point: Point;
+  readonly now: number;
+}) {
+  const { run, add } = useDesk();
+  const [turnedAt, setTurnedAt] = useState<number>();
+  const dead = run.measured[deadBandKey(stepId)];
+  const moved = () => {
+    if (turnedAt === undefined) return;
+    keepDeadBand(add, stepId, { turnedAt, movedAt: now });
+    setTurnedAt(undefined);
+  };
+  return (
+    <>
       <Heading>Dead band</Heading>
       <Muted>
         {turnedAt === undefined
@@ -144,7 +161,7 @@ function LinkedSource({ stepId, point }: { readonly stepId: string; readonly poi
       {dead === undefined ? null : (
         <Words>{`Dead band ${spanWords(dead, 2)} of the signal.`}</Words>
       )}
-    </YStack>
+    </>
   );
 }
 

@@ -32,15 +32,12 @@ const asHeld = (key: RegisterKey, value: number): number => {
   return counts.ok ? fromCounts(register, counts.value) : value;
 };
 
-/** Registers of an electronic pilot: written over its line and read back, or keyed in and read off. */
-export function RegistersStep({ step }: { readonly step: StepOf<'registers'> }) {
+/** What the registers hold, and the two ways of writing them: over the line, or keyed in. */
+function useRegisters(step: StepOf<'registers'>) {
   const { run, add, ask, units } = useDesk();
   const now = useNow();
   const [isBusy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string>();
-  const [other, setOther] = useState<RegisterState>();
-  const rows = registersView(run, step, now);
-  const isRight = rows.every((row) => row.isRight);
   const set = (key: RegisterKey, value: number, source: 'typed' | 'linked') =>
     add({ type: 'register_set', step_id: step.id, register: key, value, source });
   const writeAll = async () => {
@@ -61,9 +58,22 @@ export function RegistersStep({ step }: { readonly step: StepOf<'registers'> }) 
     for (const { key, wanted } of registersView(run, step, Date.now()))
       if (!(await set(key, asHeld(key, wanted), 'typed'))) return;
   };
+  return { rows: registersView(run, step, now), isBusy, trouble, set, writeAll, keyedIn };
+}
+
+/** Registers of an electronic pilot: written over its line and read back, or keyed in and read off. */
+export function RegistersStep({ step }: { readonly step: StepOf<'registers'> }) {
+  const { add, ask } = useDesk();
+  const { rows, isBusy, trouble, set, writeAll, keyedIn } = useRegisters(step);
+  const [other, setOther] = useState<RegisterState>();
+  const isRight = rows.every((row) => row.isRight);
   const done = () => void add({ type: 'step_done', step_id: step.id });
   const act = () => (isRight ? done() : ask ? void writeAll() : void keyedIn());
   useKeys({ n: act });
+  const overLine = isBusy
+    ? 'Writing'
+    : `Write ${rows.length === 1 ? 'it' : `all ${rows.length}`}, read back`;
+  const writeWord = ask ? overLine : 'Keyed in, shown as here';
   return (
     <StepFrame
       actions={
@@ -75,13 +85,7 @@ export function RegistersStep({ step }: { readonly step: StepOf<'registers'> }) 
           keyHint="N"
           testID={isRight ? 'confirm-step' : 'write-registers'}
         >
-          {isRight
-            ? 'Read back right: next'
-            : isBusy
-              ? 'Writing'
-              : ask
-                ? `Write ${rows.length === 1 ? 'it' : `all ${rows.length}`}, read back`
-                : 'Keyed in, shown as here'}
+          {isRight ? 'Read back right: next' : writeWord}
         </BigButton>
       }
       more={

@@ -37,16 +37,7 @@ export function SweepChart({ bands, tolerance, middle, next }: Props) {
     <View
       onLayout={({ nativeEvent }) => setWidth(Math.max(240, nativeEvent.layout.width))}
       role="img"
-      aria-label={
-        sorted.length === 0
-          ? 'No band taken yet'
-          : sorted
-              .map(
-                ({ gain, output }) =>
-                  `${gain < 0 ? 'reverse' : 'direct'} ${Math.round(100 / Math.abs(gain))} %: ${units.figure(output, 100)}`,
-              )
-              .join('; ')
-      }
+      aria-label={describe(sorted, (pa) => units.figure(pa, 100))}
       testID="sweep-chart"
     >
       <Svg width={width} height={HEIGHT}>
@@ -89,33 +80,53 @@ export function SweepChart({ bands, tolerance, middle, next }: Props) {
             fill={Math.abs(output - centre) > tolerance ? ink.vermilion : ink.color}
           />
         ))}
-        {SWEEP_GAINS.map((gain) => (
-          <Text
-            key={gain}
-            x={x(gain)}
-            y={HEIGHT - 18}
-            fontSize={11}
-            fontFamily={FIGURES}
-            fill={ink.muted}
-            textAnchor="middle"
-          >
-            {`${Math.round(100 / Math.abs(gain))} %`}
-          </Text>
-        ))}
-        <Text x={4} y={HEIGHT - 3} fontSize={11} fontFamily={FIGURES} fill={ink.muted}>
-          reverse
-        </Text>
-        <Text
-          x={width - 4}
-          y={HEIGHT - 3}
-          fontSize={11}
-          fontFamily={FIGURES}
-          fill={ink.muted}
-          textAnchor="end"
-        >
-          direct
-        </Text>
+        <BandNames x={x} width={width} />
       </Svg>
     </View>
   );
 }
+
+/** The widths of the bands, the narrow ones at the ends. */
+function BandNames({ x, width }: { readonly x: (gain: number) => number; readonly width: number }) {
+  const ink = useInk();
+  return (
+    <>
+      {SWEEP_GAINS.map((gain) => (
+        <Text
+          key={gain}
+          x={x(gain)}
+          y={HEIGHT - 18}
+          fontSize={11}
+          fontFamily={FIGURES}
+          fill={ink.muted}
+          textAnchor="middle"
+        >
+          {`${Math.round(100 / Math.abs(gain))} %`}
+        </Text>
+      ))}
+      <Text x={4} y={HEIGHT - 3} fontSize={11} fontFamily={FIGURES} fill={ink.muted}>
+        reverse
+      </Text>
+      <Text
+        x={width - 4}
+        y={HEIGHT - 3}
+        fontSize={11}
+        fontFamily={FIGURES}
+        fill={ink.muted}
+        textAnchor="end"
+      >
+        direct
+      </Text>
+    </>
+  );
+}
+
+const describe = (bands: Props['bands'], figure: (pa: number) => string): string =>
+  bands.length === 0
+    ? 'No band taken yet'
+    : bands
+        .map(
+          ({ gain, output }) =>
+            `${gain < 0 ? 'reverse' : 'direct'} ${Math.round(100 / Math.abs(gain))} %: ${figure(output)}`,
+        )
+        .join('; ');

@@ -64,41 +64,35 @@ export function BandChart({ cycles, aim, live, resolution, height = 190 }: Props
             </Text>
           </G>
         ))}
-        {shown.map((band, i) => {
-          const x = width - 40 - column * (shown.length - 1 - i);
-          return (
-            <G key={i}>
-              <Line
-                x1={x}
-                x2={x}
-                y1={y(band.cutOut)}
-                y2={y(band.cutIn)}
-                stroke={ink.color}
-                strokeWidth={5}
-              />
-              <Line
-                x1={x - 10}
-                x2={x + 10}
-                y1={y(band.cutOut)}
-                y2={y(band.cutOut)}
-                stroke={ink.color}
-                strokeWidth={3}
-              />
-              <Line
-                x1={x - 10}
-                x2={x + 10}
-                y1={y(band.cutIn)}
-                y2={y(band.cutIn)}
-                stroke={ink.brassMark}
-                strokeWidth={3}
-              />
-            </G>
-          );
-        })}
+        {shown.map((band, i) => (
+          <CycleBar key={i} x={width - 40 - column * (shown.length - 1 - i)} y={y} band={band} />
+        ))}
         {live === undefined || live < low || live > high ? null : (
           <Circle cx={width - 12} cy={y(live)} r={6} fill={ink.slate} />
         )}
       </Svg>
     </View>
+  );
+}
+
+function CycleBar({
+  x,
+  y,
+  band: { cutIn, cutOut },
+}: {
+  readonly x: number;
+  readonly y: (pa: number) => number;
+  readonly band: SwitchBand;
+}) {
+  const ink = useInk();
+  const across = (pa: number, stroke: string) => (
+    <Line x1={x - 10} x2={x + 10} y1={y(pa)} y2={y(pa)} stroke={stroke} strokeWidth={3} />
+  );
+  return (
+    <G>
+      <Line x1={x} x2={x} y1={y(cutOut)} y2={y(cutIn)} stroke={ink.color} strokeWidth={5} />
+      {across(cutOut, ink.color)}
+      {across(cutIn, ink.brassMark)}
+    </G>
   );
 }

@@ -40,6 +40,80 @@ const pressureCaution: Step = {
   },
 };
 
+/** Looked at and fitted before anything is moved. */
+const readySteps = ({ vent_piped: isPiped }: Arrangement): readonly Step[] => [
+  {
+    id: 'undamaged',
+    phase: 'ready',
+    kind: 'check',
+    say: 'Undamaged, pipe clean, flow arrow with the flow',
+    fails: 'Damaged, or fitted against its flow arrow',
+  },
+  {
+    id: 'sealed',
+    phase: 'ready',
+    kind: 'check',
+    say: 'Sealant on external threads only, or gaskets in the flanges',
+    why: 'Sealant inside ends up under the seat.',
+  },
+  {
+    id: 'vent',
+    phase: 'ready',
+    kind: 'check',
+    say: isPiped ? 'Vent piped away, its end outside and open' : 'Vent open, pointing down',
+    why: 'A blocked case cannot breathe.',
+  },
+  {
+    id: 'fit_gauges',
+    phase: 'ready',
+    kind: 'act',
+    say: 'Fit {inlet_gauge} before it and {outlet_gauge} after it',
+    makes: [
+      {
+        id: 'gauges',
+        say: 'Test gauges on the tappings',
+        putBack: 'Gauges off, tappings plugged',
+      },
+    ],
+  },
+];
+
+/** A reducing one is watched with nothing flowing. */
+const noFlowSteps: readonly Step[] = [
+  {
+    id: 'stop_flow',
+    phase: 'prove',
+    kind: 'act',
+    say: 'Shut every outlet: no flow',
+    does: { demand: 0 },
+    makes: [
+      {
+        id: 'outlets',
+        say: 'Outlets shut for the no-flow proof',
+        putBack: 'Outlets back as they were',
+        restores: { demand: 0.5 },
+      },
+    ],
+  },
+  {
+    id: 'no_flow',
+    phase: 'prove',
+    kind: 'table',
+    role: 'outlet',
+    purpose: 'no_flow',
+    rows: 6,
+    say: 'Watch the outlet with nothing flowing',
+    why: 'It may rise a little and stop. A rise that goes on is creep.',
+  },
+  {
+    id: 'flow_again',
+    phase: 'prove',
+    kind: 'act',
+    say: 'Let a working flow run again',
+    does: { demand: 0.5 },
+  },
+];
+
 export function startSteps(arrangement: Arrangement): readonly Step[] {
   const isReducing = arrangement.service === 'reducing';
   const role = isReducing ? 'outlet' : 'inlet';
@@ -47,42 +121,7 @@ export function startSteps(arrangement: Arrangement): readonly Step[] {
   return [
     pressureCaution,
     permit,
-    {
-      id: 'undamaged',
-      phase: 'ready',
-      kind: 'check',
-      say: 'Undamaged, pipe clean, flow arrow with the flow',
-      fails: 'Damaged, or fitted against its flow arrow',
-    },
-    {
-      id: 'sealed',
-      phase: 'ready',
-      kind: 'check',
-      say: 'Sealant on external threads only, or gaskets in the flanges',
-      why: 'Sealant inside ends up under the seat.',
-    },
-    {
-      id: 'vent',
-      phase: 'ready',
-      kind: 'check',
-      say: arrangement.vent_piped
-        ? 'Vent piped away, its end outside and open'
-        : 'Vent open, pointing down',
-      why: 'A blocked case cannot breathe.',
-    },
-    {
-      id: 'fit_gauges',
-      phase: 'ready',
-      kind: 'act',
-      say: 'Fit {inlet_gauge} before it and {outlet_gauge} after it',
-      makes: [
-        {
-          id: 'gauges',
-          say: 'Test gauges on the tappings',
-          putBack: 'Gauges off, tappings plugged',
-        },
-      ],
-    },
+    ...readySteps(arrangement),
     {
       id: 'loosen_nut',
       phase: 'line_up',
@@ -112,42 +151,7 @@ export function startSteps(arrangement: Arrangement): readonly Step[] {
         ? 'Downstream follows the screw up.'
         : 'Upstream rises as the spring is loaded.',
     },
-    ...(isReducing
-      ? ([
-          {
-            id: 'stop_flow',
-            phase: 'prove',
-            kind: 'act',
-            say: 'Shut every outlet: no flow',
-            does: { demand: 0 },
-            makes: [
-              {
-                id: 'outlets',
-                say: 'Outlets shut for the no-flow proof',
-                putBack: 'Outlets back as they were',
-                restores: { demand: 0.5 },
-              },
-            ],
-          },
-          {
-            id: 'no_flow',
-            phase: 'prove',
-            kind: 'table',
-            role: 'outlet',
-            purpose: 'no_flow',
-            rows: 6,
-            say: 'Watch the outlet with nothing flowing',
-            why: 'It may rise a little and stop. A rise that goes on is creep.',
-          },
-          {
-            id: 'flow_again',
-            phase: 'prove',
-            kind: 'act',
-            say: 'Let a working flow run again',
-            does: { demand: 0.5 },
-          },
-        ] satisfies Step[])
-      : []),
+    ...(isReducing ? noFlowSteps : []),
     lockStep('main', 'Adjusting screw'),
     {
       id: 'as_left',

@@ -43,7 +43,7 @@ export function searchView(run: RunState, step: StepOf<'search'>): SearchView {
     parkedAt: stand.own.travel_turns,
   });
   for (const { turns: made } of turns)
-    belief = afterReading(afterTurn(belief, made), line, sd, undefined, line);
+    belief = afterReading(afterTurn(belief, made), line, { sd, ceiling: line });
   const aim = {
     ...aimOf(run, stand),
     target: line,

@@ -136,7 +136,7 @@ function learnedFrom(
   // One that still reads nothing may work the other way: going back is safe, and shows it.
   const isSilent = prior.model !== undefined && pressure <= floor + 2 * sd;
   const isTold = answer !== 'no_change' || directionKnown || isBeyond || isSilent;
-  return { answer, belief: isTold ? afterReading(belief, pressure, sd, floor, ceiling) : belief };
+  return { answer, belief: isTold ? afterReading(belief, pressure, { sd, floor, ceiling }) : belief };
 }
 
 /** The first reading, by how the adjuster was parked. */

@@ -1,0 +1,134 @@
+import { parseDifference, parsePressure, ruleSources, type Rule, type System } from '@holvek/core';
+import { z } from 'zod';
+import { idFor } from './id-for';
+import type { Figures } from './rung-form';
+import type { Units } from '@/units/use-units';
+import { parseTrouble } from '@/words/trouble';
+
+export const ruleKinds = ['above_by', 'between', 'at_most', 'at_least', 'fixed'] as const;
+export const ruleExtras = ['none', 'lockup', 'accumulation'] as const;
+type Kind = Rule['kind'];
+type Extra = (typeof ruleExtras)[number];
+
+/** Between two rungs stands a difference; one rung alone stands at a pressure. */
+export const isPair = (kind: Kind): boolean => kind === 'above_by' || kind === 'between';
+/** Whether what a rung does beyond its tolerance can be counted. */
+export const canCount = (kind: Kind): boolean => kind === 'above_by' || kind === 'at_most';
+
+const texts = z.object({
+  kind: z.enum(ruleKinds),
+  one: z.string(),
+  other: z.string(),
+  low: z.string(),
+  high: z.string(),
+  extra: z.enum(ruleExtras),
+  why: z.string().trim().min(3, 'Say why: the next person will ask.').max(400),
+  from: z.enum(ruleSources),
+});
+export type RuleTexts = z.infer<typeof texts>;
+
+const read = (kind: Kind, text: string, { pressure, barometer }: Figures) =>
+  isPair(kind) ? parseDifference(text, pressure) : parsePressure(text, pressure, barometer);
+
+/** What is typed of a rule; the figures are text until they are kept. */
+export const ruleTexts = (figures: Figures) =>
+  texts.superRefine(({ kind, one, other, low, high }, context) => {
+    const say = (path: keyof RuleTexts, message: string) =>
+      context.addIssue({ code: 'custom', path: [path], message });
+    const least = read(kind, low, figures);
+    if (!least.ok) say('low', parseTrouble(least.error, figures));
+    if (isPair(kind) && one === other) say('other', 'Two different pressures, please');
+    if (kind !== 'between') return;
+    const most = read(kind, high, figures);
+    if (!most.ok) say('high', parseTrouble(most.error, figures));
+    else if (least.ok && least.value.si > most.value.si)
+      say('high', 'Most must not be under least');
+  });
+
+const figureOf = (rule: Rule): number => {
+  if (rule.kind === 'above_by') return rule.by_pa;
+  return rule.kind === 'between' ? rule.least_pa : rule.pa;
+};
+const otherOf = (rule: Rule): string => {
+  if (rule.kind === 'above_by') return rule.low;
+  return rule.kind === 'between' ? rule.base : '';
+};
+const extraOf = (rule: Rule): Extra => {
+  if ('counts_lockup' in rule && rule.counts_lockup) return 'lockup';
+  return 'counts_accumulation' in rule && rule.counts_accumulation ? 'accumulation' : 'none';
+};
+
+export const textsOfRule = (
+  known: Rule | undefined,
+  { rungs }: System,
+  units: Units,
+): RuleTexts => ({
+  kind: known?.kind ?? 'above_by',
+  one: known ? (known.kind === 'above_by' ? known.high : known.rung) : (rungs[0]?.id ?? ''),
+  other: known ? otherOf(known) : (rungs[1]?.id ?? ''),
+  low: known ? units.figure(figureOf(known), 100) : '',
+  high: known?.kind === 'between' ? units.figure(known.most_pa, 100) : '',
+  extra: known ? extraOf(known) : 'none',
+  why: known?.why ?? '',
+  from: known?.from ?? 'own',
+});
+
+/** The system with the rule as it was typed, in its old place or at the end. */
+export function withRule(
+  system: System,
+  known: Rule | undefined,
+  typed: RuleTexts,
+  figures: Figures,
+): System {
+  const next = ruleFrom(system, known, typed, figures);
+  return {
+    ...system,
+    rules: known
+      ? system.rules.map((each) => (each.id === known.id ? next : each))
+      : [...system.rules, next],
+  };
+}
+
+function ruleFrom(
+  { rules }: System,
+  known: Rule | undefined,
+  { kind, one, other, low, high, extra, why, from }: RuleTexts,
+  figures: Figures,
+): Rule {
+  const taken = rules.map(({ id }) => id);
+  const base = { id: known?.id ?? idFor(why, taken), why: why.trim(), from };
+  const pa = siOf(kind, low, figures);
+  const counts = {
+    ...(extra === 'lockup' ? { counts_lockup: true } : {}),
+    ...(extra === 'accumulation' ? { counts_accumulation: true } : {}),
+  };
+  switch (kind) {
+    case 'above_by':
+      return { ...base, kind, high: one, low: other, by_pa: pa, ...counts };
+    case 'between':
+      return {
+        ...base,
+        kind,
+        rung: one,
+        base: other,
+        least_pa: pa,
+        most_pa: siOf(kind, high, figures),
+      };
+    case 'at_most':
+      return { ...base, kind, rung: one, pa, ...counts };
+    case 'at_least':
+    case 'fixed':
+      return { ...base, kind, rung: one, pa };
+  }
+}
+
+/** The figure of a text that the form has let through. */
+function siOf(kind: Kind, text: string, figures: Figures): number {
+  const parsed = read(kind, text, figures);
+  return parsed.ok ? parsed.value.si : Number.NaN;
+}
+
+export const withoutRule = (system: System, gone: Rule): System => ({
+  ...system,
+  rules: system.rules.filter(({ id }) => id !== gone.id),
+});

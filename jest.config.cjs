@@ -1,11 +1,5 @@
 /** Modules that want nothing of a browser, with the globals of arithmetic bound once a file. */
-const plain = [
-  require.resolve('./scripts/jest-node-transform.cjs'),
-  {
-    configFile: false,
-    presets: [['@babel/preset-env', { targets: { node: '20' } }], '@babel/preset-typescript'],
-  },
-];
+const plain = require.resolve('./scripts/jest-node-transform.cjs');
 
 const node = (name) => ({
   displayName: name,
@@ -36,6 +30,9 @@ const toTransform = [
   '@holvek',
 ];
 
+/** Of these, what is plain JavaScript: modules and nothing else. */
+const plainPackages = '/node_modules/(@tamagui|@noble|uuid|idb|d3-[a-z-]+|internmap)/.*\\.js$';
+
 /** One run, three places: core and server on Node, the app on the web preset. */
 module.exports = {
   // A whole screen under jsdom takes seconds on a busy machine; a test that hangs is still ended.
@@ -54,7 +51,7 @@ module.exports = {
         // The preset leaves .mjs as it is: the packages of d3 ship a plain build beside it.
         '^(d3-[a-z-]+|internmap)$': '<rootDir>/../../node_modules/$1/dist/$1.js',
       },
-      transform: { '/packages/core/src/.*\\.ts$': plain },
+      transform: { '/packages/core/src/.*\\.ts$': plain, [plainPackages]: plain },
       setupFiles: ['<rootDir>/jest.setup.js'],
       testEnvironmentOptions: { customExportConditions: ['require', 'default'] },
       transformIgnorePatterns: [`node_modules/(?!(${toTransform.join('|')})/?)`],

@@ -1,4 +1,6 @@
-const babelJest = require('babel-jest').default;
+const { createHash } = require('node:crypto');
+const { readFileSync } = require('node:fs');
+const { transformSync, version } = require('esbuild');
 
 /**
  * Jest runs each file in a context of its own, where a look at a global (`Math`, `Infinity`) costs as much as a
@@ -12,14 +14,21 @@ const bound = `"use strict";var ${names
   .map((name) => `${name}=globalThis.${name}`)
   .join()};`;
 
+const own = readFileSync(__filename);
+
+/** TypeScript and modules to what Node runs, in a twentieth of the time that a compiler in JavaScript takes. */
 module.exports = {
-  createTransformer(options) {
-    const inner = babelJest.createTransformer(options);
-    const withBound = ({ code, ...rest }) => ({ ...rest, code: bound + code });
-    return {
-      ...inner,
-      getCacheKey: (...args) => `${inner.getCacheKey(...args)}-${bound.length}`,
-      process: (...args) => withBound(inner.process(...args)),
-    };
+  getCacheKey: (text, path) =>
+    createHash('sha256').update(own).update(version).update(path).update(text).digest('hex'),
+  process(text, path) {
+    const { code } = transformSync(text, {
+      loader: /\.[cm]?ts$/u.test(path) ? 'ts' : 'js',
+      format: 'cjs',
+      target: 'node20',
+      sourcefile: path,
+      sourcemap: 'inline',
+      supported: { 'dynamic-import': false },
+    });
+    return { code: bound + code };
   },
 };

@@ -2,6 +2,7 @@ import { chromium } from '@playwright/test';
 import { mkdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { browserPath } from './browser.mjs';
 import { build, install, root, startServer, tell } from './lib.mjs';
 
 /** One current picture of each main view, made from the demo data: `npm run screenshots`, or some by name behind `--`. */
@@ -41,7 +42,7 @@ const data = join(tmpdir(), 'holvek-pictures.sqlite');
 for (const ending of ['', '-wal', '-shm']) rmSync(data + ending, { force: true });
 const server = await startServer({ port, data, stdio: 'ignore' });
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: browserPath(),
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -1,5 +1,6 @@
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { browserPackage, hasShell } from './browser.mjs';
 import { build, install, root, run, runShowing, runTelling, tell } from './lib.mjs';
 
 /**
@@ -99,9 +100,8 @@ function report() {
 
 /** What the tests want of Debian, installed when this is root and it is missing. */
 function ensureDebian() {
-  const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium';
   const missing = [
-    ...(existsSync(chromium) ? [] : ['chromium']),
+    ...(process.env.CHROMIUM || hasShell() ? [] : [browserPackage]),
     // Reads the words of a PDF back.
     ...(existsSync('/usr/bin/pdftotext') ? [] : ['poppler-utils']),
   ];

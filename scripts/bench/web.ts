@@ -1,3 +1,4 @@
+import { browserPath } from '../browser.mjs';
 import { chromium, type Page } from '@playwright/test';
 import { rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -17,7 +18,7 @@ export async function webBench() {
   for (const ending of ['', '-wal', '-shm']) rmSync(data + ending, { force: true });
   const server = await startServer({ port: PORT, data, stdio: 'ignore' });
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: browserPath(),
     args: [
       '--no-sandbox',
       '--disable-gpu',

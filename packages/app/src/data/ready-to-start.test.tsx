@@ -42,6 +42,8 @@ describe('what a run is started from', () => {
     await answer('/repairs', []);
     expect(result.current.isReady).toBe(false);
     await answer('/fleet', []);
+    expect(result.current.isReady).toBe(false);
+    await answer('/rounds', []);
     await waitFor(() => expect(result.current.isReady).toBe(true));
     expect(result.current.rules.no_flow_record_s).toBe(8);
   });
@@ -52,6 +54,7 @@ describe('what a run is started from', () => {
     await answer('/house-rules', undefined);
     await answer('/repairs', undefined);
     await answer('/fleet', undefined);
+    await answer('/rounds', undefined);
     await waitFor(() => expect(result.current.isReady).toBe(true));
     expect(result.current.rules).toEqual(defaultHouseRules);
   });

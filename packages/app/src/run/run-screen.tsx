@@ -1,4 +1,4 @@
-import { useKeepAwake } from 'expo-keep-awake';
+import { useStayAwake } from '@/ui/use-stay-awake';
 import { isPractice, type Run, type RunEvent } from '@holvek/core';
 import { useState } from 'react';
 import { useMedia, XStack, YStack } from '@/ui/kit';
@@ -31,7 +31,7 @@ export function RunScreen({
   readonly run: Run;
   readonly events: readonly RunEvent[];
 }) {
-  useKeepAwake();
+  useStayAwake();
   const desk = useOpenDesk(run, events);
   useOthersEntries(run.id, run.status !== 'signed');
   return (

@@ -105,36 +105,50 @@ async function walk(page, isThere) {
   await page.getByRole('button', { name: 'More about this run' }).click();
   await page.getByRole('button', { name: /ten times faster/ }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
-  const seen = (id) => page.getByTestId(id).isVisible();
   for (let i = 0; i < 320 && !(await isThere()); i++) {
-    const unknown = page.getByRole('button', { name: 'not known: go on' });
-    const offered = page.locator('[data-testid^="choice-"]');
-    const calm = offered.filter({ hasText: /^(It stayed|No, not here)$/ });
-    const dribbles = page.getByText(/at the outlet: (it dribbles|runs full)/);
-    const ready = async (id) =>
-      (await seen(id)) && (await page.getByTestId(id).getAttribute('aria-disabled')) === 'false';
-    const box = page.getByRole('checkbox', { checked: false }).first();
-    if (await unknown.isVisible()) await tap(unknown);
-    else if (await box.isVisible()) await tap(box);
-    else if (await ready('write-registers')) await tap(page.getByTestId('write-registers'));
-    else if (await ready('start-task')) await tap(page.getByTestId('start-task'));
-    else if (await seen('take-point')) {
-      if (await isSettled(page)) await tap(page.getByTestId('take-point'));
-    } else if (await ready('light')) await tap(page.getByTestId('light'));
-    else if (await ready('purged')) await tap(page.getByTestId('purged'));
-    else if (await seen('in-lane')) await tap(page.getByTestId('in-lane'));
-    else if (await seen('first-dribble')) {
-      await page.waitForTimeout(900);
-      await page.getByTestId((await dribbles.isVisible()) ? 'first-dribble' : 'turned').click();
-    } else if (await seen('turned')) await tap(page.getByTestId('turned'));
-    else if (await seen('read-gauge')) {
-      await settled(page);
-      await tap(page.getByTestId('read-gauge'));
-    } else if (await seen('confirm-step')) await tap(page.getByTestId('confirm-step'));
-    else if (await offered.first().isVisible())
-      await tap(((await calm.count()) > 0 ? calm : offered).first());
+    await oneStep(page);
     await page.waitForTimeout(250);
   }
+}
+
+/** Parts that are pressed as soon as they may be, the more telling first. */
+const PRESSES = ['write-registers', 'start-task', 'light', 'purged'];
+
+async function oneStep(page) {
+  const part = (id) => page.getByTestId(id);
+  const seen = (id) => part(id).isVisible();
+  const isReady = async (id) =>
+    (await seen(id)) && (await part(id).getAttribute('aria-disabled')) === 'false';
+  const unknown = page.getByRole('button', { name: 'not known: go on' });
+  const box = page.getByRole('checkbox', { checked: false }).first();
+  if (await unknown.isVisible()) return tap(unknown);
+  if (await box.isVisible()) return tap(box);
+  for (const id of PRESSES) if (await isReady(id)) return tap(part(id));
+  if (await seen('take-point'))
+    return (await isSettled(page)) ? tap(part('take-point')) : undefined;
+  if (await seen('in-lane')) return tap(part('in-lane'));
+  if (await seen('first-dribble')) return searchOnce(page);
+  if (await seen('turned')) return tap(part('turned'));
+  return readOrConfirm(page);
+}
+
+async function searchOnce(page) {
+  await page.waitForTimeout(900);
+  const dribbles = page.getByText(/at the outlet: (it dribbles|runs full)/);
+  return page.getByTestId((await dribbles.isVisible()) ? 'first-dribble' : 'turned').click();
+}
+
+async function readOrConfirm(page) {
+  if (await page.getByTestId('read-gauge').isVisible()) {
+    await settled(page);
+    return tap(page.getByTestId('read-gauge'));
+  }
+  if (await page.getByTestId('confirm-step').isVisible())
+    return tap(page.getByTestId('confirm-step'));
+  const offered = page.locator('[data-testid^="choice-"]');
+  const calm = offered.filter({ hasText: /^(It stayed|No, not here)$/ });
+  if (!(await offered.first().isVisible())) return undefined;
+  return tap(((await calm.count()) > 0 ? calm : offered).first());
 }
 
 /** Two cycles of the surge relief marked, the third on its way up. */

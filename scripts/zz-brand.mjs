@@ -16,7 +16,7 @@ function kindOf(type) {
   if (!type) return undefined;
   const parts = type.isUnion() ? type.types : [type];
   for (const p of parts) {
-    const prop = p.getProperty?.('__kind');
+    const prop = checker.getPropertiesOfType(p).find((q) => String(q.escapedName).startsWith('__@kind'));
     if (prop) {
       const t = checker.getTypeOfSymbol(prop);
       const lits = t.isUnion() ? t.types : [t];

@@ -9,6 +9,9 @@ import {
   type MoveAim,
   type Random,
   type RatePrior,
+  paPerTurn,
+  gaugePa,
+  inTurns,
 } from '@holvek/core';
 
 /** A screw in miniature: true rate, bend, play and direction, read by a noisy gauge. */
@@ -116,15 +119,15 @@ const eighths = (turns: number) => {
 };
 
 const aimFor = (target: number): MoveAim => ({
-  target,
-  lower: target * 0.97,
-  upper: target * 1.03,
-  limit: target * 1.12,
+  target: gaugePa(target),
+  lower: gaugePa(target * 0.97),
+  upper: gaugePa(target * 1.03),
+  limit: gaugePa(target * 1.12),
   approach: 'from_below',
   guard: 0.01 * target,
   chancePastLimit: defaultHouseRules.chance_past_limit,
   chancePastLane: defaultHouseRules.chance_past_lane,
-  largestTurn: 4,
+  largestTurn: inTurns(4),
 });
 
 function ours(priorOf: (mini: Miniature) => RatePrior): Policy {
@@ -134,13 +137,17 @@ function ours(priorOf: (mini: Miniature) => RatePrior): Policy {
   return {
     begin: (given, reading) => {
       mini = given;
-      belief = startBelief(priorOf(given), { reading, readingSd: sd(), takenUp: 'anticlockwise' });
+      belief = startBelief(priorOf(given), {
+        reading: gaugePa(reading),
+        readingSd: sd(),
+        takenUp: 'anticlockwise',
+      });
     },
     turned: (turns, reading) => {
-      belief = afterReading(afterTurn(belief, turns), reading, { sd: sd() });
+      belief = afterReading(afterTurn(belief, inTurns(turns)), gaugePa(reading), { sd: sd() });
     },
     next: (reading) => {
-      const move = nextMove(belief, reading, aimFor(mini.target));
+      const move = nextMove(belief, gaugePa(reading), aimFor(mini.target));
       return 'turns' in move ? move.turns : 'done';
     },
   };
@@ -155,14 +162,14 @@ function clairvoyant(): Policy {
   const rebuild = (reading: number, readingSd: number, setPoint?: number) => {
     const local = mini.rate * (1 - mini.bend / 2 + (mini.bend * travelled) / mini.span);
     const prior: RatePrior = {
-      rate: local,
+      rate: paPerTurn(local),
       sdFraction: 0.01,
       direction: mini.sense === 1 ? 'raises' : 'lowers',
       directionTrust: 1,
       from: 'sheets',
     };
     const fresh = startBelief(prior, {
-      reading: setPoint ?? reading,
+      reading: gaugePa(setPoint ?? reading),
       readingSd,
       takenUp: lastTurn > 0 ? 'clockwise' : 'anticlockwise',
     });
@@ -186,7 +193,7 @@ function clairvoyant(): Policy {
       belief = rebuild(reading, 0.005 * mini.target);
     },
     next: (reading) => {
-      const move = nextMove(belief, reading, aimFor(mini.target));
+      const move = nextMove(belief, gaugePa(reading), aimFor(mini.target));
       return 'turns' in move ? move.turns : 'done';
     },
   };
@@ -198,7 +205,7 @@ const priorFrom = (
   trust: number,
   from: RatePrior['from'],
 ): RatePrior => ({
-  rate,
+  rate: paPerTurn(rate),
   sdFraction,
   direction: 'raises',
   directionTrust: trust,

@@ -9,6 +9,7 @@ import {
   type EventOf,
   type Sample,
   type Twin,
+  absolutePa,
 } from '@holvek/core';
 import { familyStarted, type SampleName } from '../../packages/core/src/testing/family-samples';
 import { stamp } from '../../packages/core/src/testing/samples';
@@ -141,7 +142,7 @@ export async function millionRows() {
   const start = performance.now();
   const split = text.split('\n').map((line) => line.split(';').map(Number)).length;
   const middle = performance.now();
-  const log = readLogCsv(text, { unit: 'kPa', barometer: 101_325 });
+  const log = readLogCsv(text, { unit: 'kPa', barometer: absolutePa(101_325) });
   const read = performance.now();
   const ramps = log.ok ? readRamps(log.value.samples, 1000) : undefined;
   const end = performance.now();

@@ -6,6 +6,7 @@ import {
   writeValvesCsv,
   type Ingested,
   type RunEvent,
+  absolutePa,
 } from '@holvek/core';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
@@ -221,7 +222,9 @@ async function whileImporting(folder: string, kills: number) {
       tag: `I-${killed}-${i}`,
     }));
     const dies = sleep(random.between(20, 500)).then(() => victim.kill());
-    const body = JSON.stringify({ csv: writeValvesCsv(rows, { unit: 'kPa', barometer: 101_325 }) });
+    const body = JSON.stringify({
+      csv: writeValvesCsv(rows, { unit: 'kPa', barometer: absolutePa(101_325) }),
+    });
     await ask('/valves/import', { method: 'POST', body }).catch(() => undefined);
     await dies;
     victim.start();

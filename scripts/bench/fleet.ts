@@ -6,6 +6,7 @@ import {
   type Lesson,
   type Random,
   type RatePrior,
+  paPerTurn,
 } from '@holvek/core';
 import { ours } from './regimes';
 import { drawWorld, play, regimes, type World } from './regime-world';
@@ -52,13 +53,13 @@ const common = {
 
 const byChart = ({ plateRate }: World): RatePrior => ({
   ...common,
-  rate: plateRate,
+  rate: paPerTurn(plateRate),
   sdFraction: defaultHouseRules.spring_rate_sd_fraction,
   from: 'spring',
 });
 const byHistory = ({ rate }: World, random: Random): RatePrior => ({
   ...common,
-  rate: rate * (1 + 0.1 * random.between(-1, 1)),
+  rate: paPerTurn(rate * (1 + 0.1 * random.between(-1, 1))),
   sdFraction: defaultHouseRules.sheet_rate_sd_fraction,
   from: 'sheets',
 });
@@ -74,7 +75,7 @@ const byFleet =
     })!;
     return {
       ...common,
-      rate: plateRate * Math.exp(known.mean),
+      rate: paPerTurn(plateRate * Math.exp(known.mean)),
       sdFraction: known.sd,
       from: 'fleet',
       valves: known.valves,

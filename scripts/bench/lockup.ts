@@ -1,4 +1,11 @@
-import { noFlowVerdict, noFlowWatch, seededRandom, type Sample } from '@holvek/core';
+import {
+  noFlowVerdict,
+  noFlowWatch,
+  seededRandom,
+  type Sample,
+  gaugePa,
+  differencePa,
+} from '@holvek/core';
 
 const DIVISION = 2000;
 const worlds = [
@@ -30,13 +37,13 @@ export function lockupBench(count: number) {
       for (let seed = 1; seed <= count; seed++) {
         const samples = watched(seed, creep, world);
         const verdict = noFlowWatch(samples, {
-          setPoint: 520_000,
+          setPoint: gaugePa(520_000),
           resolution: DIVISION,
-          allowed: 52_000,
+          allowed: differencePa(52_000),
           creepDivisions: 1.5,
         });
         if (verdict.ok) said[verdict.value.shape] += 100 / count;
-        const byFit = noFlowVerdict(samples, 520_000, DIVISION, 52_000);
+        const byFit = noFlowVerdict(samples, gaugePa(520_000), DIVISION, differencePa(52_000));
         if (byFit.ok && byFit.value.shape === 'levels') passedByFit += 100 / count;
       }
       return {

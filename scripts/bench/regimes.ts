@@ -9,6 +9,9 @@ import {
   type MoveAim,
   type Random,
   type RatePrior,
+  paPerTurn,
+  gaugePa,
+  inTurns,
 } from '@holvek/core';
 import {
   drawWorld,
@@ -23,20 +26,20 @@ import {
 } from './regime-world';
 
 const aimFor = ({ target, guard }: World): MoveAim => ({
-  target,
-  lower: target * (1 - LANE),
-  upper: target * (1 + LANE),
-  limit: target * (1 + LIMIT),
+  target: gaugePa(target),
+  lower: gaugePa(target * (1 - LANE)),
+  upper: gaugePa(target * (1 + LANE)),
+  limit: gaugePa(target * (1 + LIMIT)),
   approach: 'from_below',
   guard: Math.min(guard, (LANE * target) / 2),
   chancePastLimit: defaultHouseRules.chance_past_limit,
   chancePastLane: defaultHouseRules.chance_past_lane,
-  largestTurn: defaultHouseRules.largest_turn,
+  largestTurn: inTurns(defaultHouseRules.largest_turn),
 });
 const sdOf = ({ guard, division }: World): number => Math.hypot(division / 2, guard / 4);
 
 const moveOf = (belief: Belief, reading: number, world: World) => {
-  const move = nextMove(belief, reading, aimFor(world));
+  const move = nextMove(belief, gaugePa(reading), aimFor(world));
   if (move.kind === 'read_again') return 'again';
   return 'turns' in move ? move.turns : move.kind;
 };
@@ -49,16 +52,19 @@ export function ours(priorOf: (world: World) => RatePrior): Policy {
     begin: (given, reading) => {
       world = given;
       belief = startBelief(priorOf(given), {
-        reading,
+        reading: gaugePa(reading),
         readingSd: sdOf(given),
         takenUp: 'anticlockwise',
       });
     },
     turned: (turns, reading) => {
-      belief = afterReading(afterTurn(belief, turns), reading, { sd: sdOf(world), floor: SLACK });
+      belief = afterReading(afterTurn(belief, inTurns(turns)), gaugePa(reading), {
+        sd: sdOf(world),
+        floor: SLACK,
+      });
     },
     readAgain: (reading) => {
-      belief = afterReading(belief, reading, { sd: sdOf(world), floor: SLACK });
+      belief = afterReading(belief, gaugePa(reading), { sd: sdOf(world), floor: SLACK });
     },
     next: (reading) => moveOf(belief, reading, world),
   };
@@ -132,7 +138,7 @@ function byPlate(share: number): Policy {
 const model = { model: 2 } as const;
 
 const neverMet = (world: World): RatePrior => ({
-  rate: world.plateRate,
+  rate: paPerTurn(world.plateRate),
   sdFraction: defaultHouseRules.spring_rate_sd_fraction,
   direction: 'raises',
   directionTrust: defaultHouseRules.direction_trust,
@@ -140,7 +146,7 @@ const neverMet = (world: World): RatePrior => ({
   ...model,
 });
 const withHistory = (world: World, random: Random): RatePrior => ({
-  rate: world.rate * (1 + 0.1 * random.between(-1, 1)),
+  rate: paPerTurn(world.rate * (1 + 0.1 * random.between(-1, 1))),
   sdFraction: defaultHouseRules.sheet_rate_sd_fraction,
   direction: world.sense === 1 ? 'raises' : 'lowers',
   directionTrust: 0.995,

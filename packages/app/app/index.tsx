@@ -15,30 +15,26 @@ import { BagCard } from '@/bag/bag-card';
 import { FirstSteps } from '@/register/first-steps';
 import { CarryOn } from '@/round/carry-on';
 import { RoundLine, roundMinutes } from '@/round/round-line';
-import { useRoundRows } from '@/round/use-round-rows';
+import { useRoundRows, type RoundRow } from '@/round/use-round-rows';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Press, WordButton } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
-import { jobLine, type Round } from '@holvek/core';
+import { jobLine, type Round, type Site } from '@holvek/core';
 
 /** Today's valves in setting order, with the work in hand on top; several rounds side by side. */
 export default function RoundScreen() {
   const rounds = useRounds();
   const valves = useValves();
   const sites = useSites().data;
-  const router = useRouter();
-  const { round: chosen } = usePreferences();
+  const { current, round } = useChosenRound(rounds.data);
   // What a start needs is fetched while there is a network: gauges, repairs, the owner’s figures.
   useGauges();
   useRepairs();
   useHouseRules();
   useFleet();
-  const [isWhyOpen, setWhyOpen] = useState(false);
-  const current = (rounds.data ?? []).filter(({ archived }) => !archived).sort(byHand);
-  const round = current.find(({ id }) => id === chosen) ?? current[0];
   const rows = useRoundRows(round);
   if (rounds.isPending || valves.isPending) return <Loading what="Fetching the round" />;
   if (!rounds.data || !valves.data)
@@ -52,57 +48,81 @@ export default function RoundScreen() {
       </Screen>
     );
   if (valves.data.length === 0 || sites?.length === 0) return <FirstSteps />;
-  const site = sites?.find(({ id }) => id === round?.site_id)?.name;
-  const signed = rows.filter(({ isSignedToday }) => isSignedToday).length;
+  const site = sites?.find(({ id }) => id === round?.site_id);
   const inHand = rows.filter(({ run }) => run).sort((a, b) => b.run!.lastAtMs - a.run!.lastAtMs);
   const left = rows.filter(({ isSignedToday }) => !isSignedToday);
-  const minutes = left.reduce((sum, row) => sum + (row.minutes ?? 30), 0);
   return (
-    <Screen
-      title={round?.name ?? 'Round'}
-      under={[
-        site,
-        `${signed} of ${rows.length} signed`,
-        left.length > 0 ? `about ${hours(minutes)} left` : '',
-      ]
-        .filter(Boolean)
-        .join(' · ')}
-      right={<SyncPill />}
-    >
+    <Screen title={round?.name ?? 'Round'} under={standing(rows, site)} right={<SyncPill />}>
       <RoundChips rounds={current} chosen={round?.id} />
       {round?.job ? <Muted>{jobLine(round.job)}</Muted> : null}
       {inHand.map((row) => (
         <CarryOn key={row.valve.id} row={row} />
       ))}
       <BagCard valves={left.map(({ valve }) => valve)} />
-      <XStack justifyContent="space-between" alignItems="center">
-        <Heading>In setting order</Heading>
-        <XStack gap="$3">
-          <WordButton onPress={() => setWhyOpen(true)}>why this order?</WordButton>
-          {round ? (
-            <WordButton onPress={() => router.push(`/rounds/${round.id}`)}>change</WordButton>
-          ) : null}
-        </XStack>
-      </XStack>
-      {rows.length === 0 ? (
-        <Empty
-          title="No valves in this round"
-          say="Change the round to add some, or open a valve from Valves."
-        />
-      ) : null}
-      <YStack>
-        {rows.map((row, i) => (
-          <RoundLine key={row.valve.id} row={row} place={i + 1} isLast={i === rows.length - 1} />
-        ))}
-      </YStack>
+      <OrderHead round={round} />
+      <Lines rows={rows} />
       <Evening />
       <WaysOn />
+    </Screen>
+  );
+}
+
+function Lines({ rows }: { readonly rows: readonly RoundRow[] }) {
+  if (rows.length === 0)
+    return (
+      <Empty
+        title="No valves in this round"
+        say="Change the round to add some, or open a valve from Valves."
+      />
+    );
+  return (
+    <YStack>
+      {rows.map((row, i) => (
+        <RoundLine key={row.valve.id} row={row} place={i + 1} isLast={i === rows.length - 1} />
+      ))}
+    </YStack>
+  );
+}
+
+/** Rounds that are not archived, and the one that was chosen, else the latest. */
+function useChosenRound(rounds: readonly Round[] | undefined) {
+  const { round: chosen } = usePreferences();
+  const current = (rounds ?? []).filter(({ archived }) => !archived).sort(byHand);
+  return { current, round: current.find(({ id }) => id === chosen) ?? current[0] };
+}
+
+/** "Upper hall · 1 of 3 signed · about 2 h left". */
+function standing(rows: readonly RoundRow[], site: Site | undefined): string {
+  const left = rows.filter(({ isSignedToday }) => !isSignedToday);
+  const minutes = left.reduce((sum, row) => sum + (row.minutes ?? 30), 0);
+  return [
+    site?.name,
+    `${rows.length - left.length} of ${rows.length} signed`,
+    left.length > 0 ? `about ${hours(minutes)} left` : '',
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+/** Why the valves come in this order, and the way to another. */
+function OrderHead({ round }: { readonly round: Round | undefined }) {
+  const router = useRouter();
+  const [isWhyOpen, setWhyOpen] = useState(false);
+  return (
+    <XStack justifyContent="space-between" alignItems="center">
+      <Heading>In setting order</Heading>
+      <XStack gap="$3">
+        <WordButton onPress={() => setWhyOpen(true)}>why this order?</WordButton>
+        {round ? (
+          <WordButton onPress={() => router.push(`/rounds/${round.id}`)}>change</WordButton>
+        ) : null}
+      </XStack>
       <BottomSheet isOpen={isWhyOpen} title="Why this order?" onClose={() => setWhyOpen(false)}>
         {(round?.why_this_order ?? '').split('\n').map((line) => (
           <Words key={line}>{line}</Words>
         ))}
       </BottomSheet>
-    </Screen>
+    </XStack>
   );
 }
 

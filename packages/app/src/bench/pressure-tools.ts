@@ -14,6 +14,8 @@ import {
   type Gauge,
   type Spring,
   type SwitchKind,
+  kelvin,
+  gaugePa,
 } from '@holvek/core';
 import { Unreadable, type BenchTool } from './tool';
 import { findingWords } from '@/words/trouble';
@@ -47,7 +49,7 @@ export const springTool: BenchTool = {
     const springs = text('springs')
       .split(',')
       .map((line) => springOf(line, units.pressure));
-    const choice = chooseSpring(springs, si('target'));
+    const choice = chooseSpring(springs, gaugePa(si('target')));
     if (!choice.ok)
       return {
         rows: [['None will do', 'the target lies outside every range: order the right spring']],
@@ -91,7 +93,7 @@ export const airTool: BenchTool = {
         }
       : undefined,
   answer: ({ si }, units) => {
-    const estimate = standardAirPressure(si('max'), si('altitude'), si('air'));
+    const estimate = standardAirPressure(si('max'), si('altitude'), kelvin(si('air')));
     if (!estimate.ok) throw new Unreadable('Altitude or temperature is out of range.');
     return {
       rows: [

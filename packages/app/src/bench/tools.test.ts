@@ -1,11 +1,11 @@
 import { answerOf, answerText, type BenchUnits, type BenchValues } from './tool';
 import { benchTools } from './tools';
-import { printFigure, printQuantity } from '@holvek/core';
+import { printFigure, printQuantity, absolutePa } from '@holvek/core';
 import { controller, electronic } from '@/testing/family-samples';
 import { valve } from '@/testing/samples';
 
 const units: BenchUnits = {
-  barometer: 101_325,
+  barometer: absolutePa(101_325),
   pressure: 'kPa',
   flow: 'L/s',
   figure: (pa, resolution) => printFigure(pa, 'kPa', resolution),

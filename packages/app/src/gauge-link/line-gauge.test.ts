@@ -1,4 +1,4 @@
-import { shippedFormats, type LineFormat } from '@holvek/core';
+import { shippedFormats, type LineFormat, absolutePa } from '@holvek/core';
 import { canBeRead, LineGauge } from './line-gauge';
 import type { LineEars } from './serial';
 
@@ -14,7 +14,7 @@ async function onLine(format = plain) {
     role: 'outlet',
     gauge: { range_low_pa: 0, range_high_pa: 1_000_000 },
     format,
-    barometer: 101_325,
+    barometer: absolutePa(101_325),
     clock: () => t,
   });
   const heard: [string, number][] = [];
@@ -128,7 +128,7 @@ describe('a gauge on a line', () => {
       role: 'inlet',
       gauge: { range_low_pa: 0, range_high_pa: 1 },
       format: plain,
-      barometer: 101_325,
+      barometer: absolutePa(101_325),
     });
     expect(await gauge.open(() => Promise.resolve(undefined))).toBe(false);
     expect(gauge.snapshot().isOpen).toBe(false);

@@ -1,16 +1,17 @@
+import { absolutePa, inSeconds } from '@holvek/core';
 import { typedLink } from './gauge-link';
 import { latest, Trace, traceSettling } from './trace';
 import { fakeLink } from '@/testing/fake-link';
 import { gauge } from '@/testing/samples';
 
 /** A valve that has come to rest with a time constant of 2 s before. */
-const settled = (trace: Trace) => traceSettling(trace.snapshot(), 'outlet', gauge, 2);
+const settled = (trace: Trace) => traceSettling(trace.snapshot(), 'outlet', gauge, inSeconds(2));
 
 describe('the trace of a linked gauge', () => {
   test('reads lines in any unit and drops what is none', () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
-    trace.listen(link, 101_325);
+    trace.listen(link, absolutePa(101_325));
     say('416.0 kPa', 1);
     say('### overrun', 2);
     say('4.2 bar', 3);
@@ -25,7 +26,7 @@ describe('the trace of a linked gauge', () => {
   test('what a line counts from is heeded: on a hill the air outside is thinner', () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
-    trace.listen(link, 87_000);
+    trace.listen(link, absolutePa(87_000));
     say('14.7 psia', 1);
     say('20 inHg vac', 2);
     const [absolute, vacuum] = trace.snapshot().samples.outlet;
@@ -36,7 +37,7 @@ describe('the trace of a linked gauge', () => {
   test('keeps five minutes', () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
-    trace.listen(link, 101_325);
+    trace.listen(link, absolutePa(101_325));
     for (let t = 0; t <= 900; t += 10) say('100 kPa', t);
     expect(trace.snapshot().samples.outlet[0]!.t).toBeGreaterThan(590);
   });
@@ -44,7 +45,7 @@ describe('the trace of a linked gauge', () => {
   test('judges settling only from what came after the valve was last touched', async () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
-    trace.listen(link, 101_325);
+    trace.listen(link, absolutePa(101_325));
     for (let t = 0; t <= 20; t += 0.5) say('300 kPa', t);
     expect(settled(trace).state).toBe('settled');
     await trace.disturb(Promise.resolve(20));
@@ -58,7 +59,7 @@ describe('the trace of a linked gauge', () => {
   test('lines that were on their way when it was touched do not count', async () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
-    trace.listen(link, 101_325);
+    trace.listen(link, absolutePa(101_325));
     for (let t = 0; t <= 20; t += 0.5) say('300 kPa', t);
     let heard = 0;
     const stop = trace.subscribe(() => (heard += 1));
@@ -83,7 +84,7 @@ describe('the trace of a linked gauge', () => {
   test('when the link’s time goes back, nothing of before counts, and nothing has to be waited for', async () => {
     const { link, say } = fakeLink();
     const trace = new Trace();
-    trace.listen(link, 101_325);
+    trace.listen(link, absolutePa(101_325));
     for (let t = 480; t <= 500; t += 0.5) say('300 kPa', t);
     await trace.disturb(Promise.resolve(500));
     for (let t = 200; t <= 220; t += 0.5) say('400 kPa', t);
@@ -97,8 +98,8 @@ describe('the trace of a linked gauge', () => {
   test('keeps what a valve has shown, for each gauge by itself', () => {
     const trace = new Trace();
     expect(trace.learnedOf('outlet')).toBeUndefined();
-    trace.learn('outlet', 4);
-    trace.learn('outlet', 5);
+    trace.learn('outlet', inSeconds(4));
+    trace.learn('outlet', inSeconds(5));
     expect(trace.learnedOf('outlet')).toBe(5);
     expect(trace.learnedOf('inlet')).toBeUndefined();
   });
@@ -108,7 +109,7 @@ describe('the trace of a linked gauge', () => {
     const trace = new Trace();
     const heard = jest.fn();
     trace.subscribe(heard);
-    trace.listen(link, 101_325);
+    trace.listen(link, absolutePa(101_325));
     see();
     expect(heard).toHaveBeenCalledTimes(1);
     expect(trace.snapshot().sight?.ventRuns).toBe(true);
@@ -116,7 +117,7 @@ describe('the trace of a linked gauge', () => {
 
   test('a hand-held gauge sends nothing', () => {
     const trace = new Trace();
-    trace.listen(typedLink, 101_325)();
+    trace.listen(typedLink, absolutePa(101_325))();
     expect(trace.snapshot().samples.outlet).toEqual([]);
   });
 });

@@ -6,6 +6,7 @@ import {
   type Gauge,
   type Sample,
   type Settling,
+  type Seconds,
 } from '@holvek/core';
 import { useSyncExternalStore } from 'react';
 import type { GaugeLink, LinkSight, SeenRole } from './gauge-link';
@@ -30,7 +31,7 @@ export class Trace {
   private state = NOTHING;
   private pending = 0;
   private effectAt = 0;
-  private readonly learned = new Map<SeenRole, number>();
+  private readonly learned = new Map<SeenRole, Seconds>();
   private readonly listeners = new Set<() => void>();
 
   /**
@@ -98,11 +99,11 @@ export class Trace {
   }
 
   /** How fast this valve comes to rest, s: what a settled gauge has shown, for the moves to come. */
-  learn = (role: SeenRole, timeConstant: number): void => {
+  learn = (role: SeenRole, timeConstant: Seconds): void => {
     this.learned.set(role, timeConstant);
   };
 
-  learnedOf = (role: SeenRole): number | undefined => this.learned.get(role);
+  learnedOf = (role: SeenRole): Seconds | undefined => this.learned.get(role);
 
   private tell(): void {
     for (const listener of this.listeners) listener();
@@ -130,7 +131,7 @@ export function traceSettling(
   { samples, disturbedAt }: TraceSnapshot,
   role: SeenRole,
   gauge: Pick<Gauge, 'resolution_pa'>,
-  learned?: number,
+  learned?: Seconds,
 ): Settling {
   const since = samples[role].filter(({ t }) => t > disturbedAt + 1);
   return settling(since, gauge.resolution_pa, learned);

@@ -1,3 +1,4 @@
+import { absolutePa } from '@holvek/core';
 import { act, renderHook } from '@testing-library/react';
 import { Trace } from './trace';
 import { useSettling } from './use-settling';
@@ -7,7 +8,7 @@ import { fakeLink } from '@/testing/fake-link';
 function answering() {
   const { link, say, see } = fakeLink();
   const trace = new Trace();
-  trace.listen(link, 101_325);
+  trace.listen(link, absolutePa(101_325));
   const { result } = renderHook(() => useSettling(trace, 'outlet', 2000));
   const answer = (from: number, until: number, size: number) =>
     act(async () => {

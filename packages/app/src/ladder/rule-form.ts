@@ -58,20 +58,32 @@ const extraOf = (rule: Rule): Extra => {
   return 'counts_accumulation' in rule && rule.counts_accumulation ? 'accumulation' : 'none';
 };
 
-export const textsOfRule = (
-  known: Rule | undefined,
-  { rungs }: System,
-  units: Units,
-): RuleTexts => ({
-  kind: known?.kind ?? 'above_by',
-  one: known ? (known.kind === 'above_by' ? known.high : known.rung) : (rungs[0]?.id ?? ''),
-  other: known ? otherOf(known) : (rungs[1]?.id ?? ''),
-  low: known ? units.figure(figureOf(known), 100) : '',
-  high: known?.kind === 'between' ? units.figure(known.most_pa, 100) : '',
-  extra: known ? extraOf(known) : 'none',
-  why: known?.why ?? '',
-  from: known?.from ?? 'own',
+const oneOf = (rule: Rule): string => (rule.kind === 'above_by' ? rule.high : rule.rung);
+
+const newTexts = ([one, other]: System['rungs']): RuleTexts => ({
+  kind: 'above_by',
+  one: one?.id ?? '',
+  other: other?.id ?? '',
+  low: '',
+  high: '',
+  extra: 'none',
+  why: '',
+  from: 'own',
 });
+
+export const textsOfRule = (known: Rule | undefined, { rungs }: System, units: Units): RuleTexts =>
+  known
+    ? {
+        kind: known.kind,
+        one: oneOf(known),
+        other: otherOf(known),
+        low: units.figure(figureOf(known), 100),
+        high: known.kind === 'between' ? units.figure(known.most_pa, 100) : '',
+        extra: extraOf(known),
+        why: known.why,
+        from: known.from,
+      }
+    : newTexts(rungs);
 
 /** The system with the rule as it was typed, in its old place or at the end. */
 export function withRule(

@@ -1,3 +1,4 @@
+import { absolutePa } from '@holvek/core';
 import { readRamps } from '@holvek/core/ramps';
 import { readLogCsv, thinForChart, type LogError, type LogFile } from '@holvek/core/log';
 import type { RampError, RampFinding } from '@holvek/core/ramps';
@@ -30,7 +31,7 @@ const CHART_POINTS = 600;
 const logWorker = {
   read(text: string, how: LogHow, onProgress: (share: number) => void): LogReport {
     const log = readLogCsv(text, {
-      barometer: how.barometer,
+      barometer: absolutePa(how.barometer),
       ...(how.unit === undefined ? {} : { unit: how.unit }),
       onProgress,
     });

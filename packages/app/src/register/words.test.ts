@@ -1,9 +1,9 @@
-import { completed, newDraft, readDraft } from '@holvek/core';
+import { absolutePa, completed, newDraft, readDraft } from '@holvek/core';
 import { draftTrouble } from './draft-words';
 import { missingWords } from './missing-words';
 import type { Units } from '@/units/use-units';
 
-const reading = { id: 'v', writing: { unit: 'kPa', barometer: 101_325 }, others: [] };
+const reading = { id: 'v', writing: { unit: 'kPa', barometer: absolutePa(101_325) }, others: [] };
 const units = {} as Units;
 
 describe('what is still wanted of a new valve', () => {

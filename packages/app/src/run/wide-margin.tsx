@@ -1,4 +1,12 @@
-import { isInstrument, judgeOf, roleOf, targetOf, type Step } from '@holvek/core';
+import {
+  isInstrument,
+  judgeOf,
+  roleOf,
+  targetOf,
+  type GaugeRole,
+  type Step,
+  type Target,
+} from '@holvek/core';
 import { ScrollView, XStack, YStack } from '@/ui/kit';
 import { LineDiagram } from '@/step/parts/line-diagram';
 import { TraceChart } from '@/step/parts/trace-chart';
@@ -14,17 +22,10 @@ const showsLine = ({ kind, does }: Step): boolean =>
 
 /** Beside the step when there is room: what stands open, the trace, the reasons. */
 export function WideMargin() {
-  const { run, view, trace, isLinked, units } = useDesk();
-  const seen = useTrace(trace);
+  const { run, view, isLinked, units } = useDesk();
   const target = targetOf(run.started, view.step?.adjuster ?? 'main') ?? run.started.target;
   const role = roleOf(view.step) ?? judgeOf(run.started.plate);
   const first = run.procedure.causes[0];
-  const outer = role === 'outlet' ? 'inlet' : 'outlet';
-  const lane = {
-    lower: target.set_point_pa - target.tolerance_pa,
-    upper: target.set_point_pa + target.tolerance_pa,
-  };
-  const other = latest(seen, outer);
   return (
     <ScrollView
       width="$margin"
@@ -33,46 +34,8 @@ export function WideMargin() {
       aria-label="Open ends, trace and reasons"
     >
       <YStack padding="$4" gap="$4">
-        <YStack gap="$2">
-          <XStack gap="$2" alignItems="center">
-            <Heading>Open ends</Heading>
-            <Pill tone={view.openEnds.length ? 'work' : 'good'}>
-              {String(view.openEnds.length)}
-            </Pill>
-          </XStack>
-          {view.openEnds.length > 0 ? (
-            <Card padding="$3">
-              {view.openEnds.map((end) => (
-                <Words key={end.id}>{end.say}</Words>
-              ))}
-            </Card>
-          ) : (
-            <Muted>Nothing is moved.</Muted>
-          )}
-        </YStack>
-        {isLinked ? (
-          <YStack gap="$2">
-            <Heading>{`${role === 'outlet' ? 'Outlet' : 'Inlet'}, last 4 minutes`}</Heading>
-            <TraceChart
-              samples={seen.samples[role]}
-              lane={lane}
-              label="Pressure, last four minutes"
-            />
-            {run.gauges[outer] ? (
-              <Row label={outer === 'inlet' ? 'Inlet' : 'Outlet'}>
-                {other ? units.withUnit(other.value, run.gauges[outer].resolution_pa) : '–'}
-              </Row>
-            ) : null}
-            {isInstrument(run.started.plate) ? null : (
-              <>
-                <Row label="Flow">{seen.sight ? units.flowWithUnit(seen.sight.flow) : '–'}</Row>
-                <Row label="Pilot vent" isLast>
-                  {seen.sight ? (seen.sight.ventRuns ? 'runs' : 'quiet') : '–'}
-                </Row>
-              </>
-            )}
-          </YStack>
-        ) : null}
+        <OpenEnds />
+        {isLinked ? <Linked role={role} lane={laneOf(target)} /> : null}
         {view.step && showsLine(view.step) ? null : (
           <LineDiagram ground="background" {...(view.step?.does ? { next: view.step.does } : {})} />
         )}
@@ -87,5 +50,70 @@ export function WideMargin() {
         </YStack>
       </YStack>
     </ScrollView>
+  );
+}
+
+const laneOf = ({ set_point_pa: set, tolerance_pa: tolerance }: Target) => ({
+  lower: set - tolerance,
+  upper: set + tolerance,
+});
+
+function OpenEnds() {
+  const { openEnds } = useDesk().view;
+  return (
+    <YStack gap="$2">
+      <XStack gap="$2" alignItems="center">
+        <Heading>Open ends</Heading>
+        <Pill tone={openEnds.length ? 'work' : 'good'}>{String(openEnds.length)}</Pill>
+      </XStack>
+      {openEnds.length > 0 ? (
+        <Card padding="$3">
+          {openEnds.map((end) => (
+            <Words key={end.id}>{end.say}</Words>
+          ))}
+        </Card>
+      ) : (
+        <Muted>Nothing is moved.</Muted>
+      )}
+    </YStack>
+  );
+}
+
+/** The trace of the gauge that judges, what the other shows, and what is to be seen of the line. */
+function Linked({
+  role,
+  lane,
+}: {
+  readonly role: GaugeRole;
+  readonly lane: ReturnType<typeof laneOf>;
+}) {
+  const { run, trace, units } = useDesk();
+  const seen = useTrace(trace);
+  const outer = role === 'outlet' ? 'inlet' : 'outlet';
+  const other = latest(seen, outer);
+  return (
+    <YStack gap="$2">
+      <Heading>{`${role === 'outlet' ? 'Outlet' : 'Inlet'}, last 4 minutes`}</Heading>
+      <TraceChart samples={seen.samples[role]} lane={lane} label="Pressure, last four minutes" />
+      {run.gauges[outer] ? (
+        <Row label={outer === 'inlet' ? 'Inlet' : 'Outlet'}>
+          {other ? units.withUnit(other.value, run.gauges[outer].resolution_pa) : '–'}
+        </Row>
+      ) : null}
+      {isInstrument(run.started.plate) ? null : <LineSight sight={seen.sight} />}
+    </YStack>
+  );
+}
+
+function LineSight({ sight }: { readonly sight: ReturnType<typeof useTrace>['sight'] }) {
+  const { units } = useDesk();
+  const vent = sight?.ventRuns ? 'runs' : 'quiet';
+  return (
+    <>
+      <Row label="Flow">{sight ? units.flowWithUnit(sight.flow) : '–'}</Row>
+      <Row label="Pilot vent" isLast>
+        {sight ? vent : '–'}
+      </Row>
+    </>
   );
 }

@@ -1,8 +1,13 @@
-import { barometricPressure, STANDARD_ATMOSPHERE, type AbsolutePressure } from '@holvek/core';
+import {
+  barometricPressure,
+  STANDARD_ATMOSPHERE,
+  type AbsolutePressure,
+  metres,
+} from '@holvek/core';
 import { useSites } from '@/data/queries';
 
 /** Where the barometer stands on site, by its altitude, Pa absolute: for what is written above nothing. */
 export function useBarometer(): AbsolutePressure {
-  const barometer = barometricPressure(useSites().data?.[0]?.altitude_m ?? 0);
+  const barometer = barometricPressure(metres(useSites().data?.[0]?.altitude_m ?? 0));
   return barometer.ok ? barometer.value : STANDARD_ATMOSPHERE;
 }

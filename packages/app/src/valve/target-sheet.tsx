@@ -7,6 +7,7 @@ import {
   parsePressure,
   targetOf,
   type Valve,
+  type AbsolutePressure,
 } from '@holvek/core';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -31,18 +32,18 @@ const fields = [
 type Texts = Record<(typeof fields)[number]['name'] | 'why', string>;
 
 /** A pressure typed in any unit, as Pa; what is wrong with it is the field's message. */
-const readText = (name: keyof Texts, text: string, units: Units, barometer: number) =>
+const readText = (name: keyof Texts, text: string, units: Units, barometer: AbsolutePressure) =>
   name === 'tolerance_pa'
     ? parseDifference(text, units.pressure)
     : parsePressure(text, units.pressure, barometer);
-const pressureText = (name: keyof Texts, units: Units, barometer: number) =>
+const pressureText = (name: keyof Texts, units: Units, barometer: AbsolutePressure) =>
   z.string().superRefine((text, context) => {
     const parsed = readText(name, text, units, barometer);
     if (!parsed.ok)
       context.addIssue({ code: 'custom', message: parseTrouble(parsed.error, units) });
   });
 
-type Read = { readonly units: Units; readonly barometer: number };
+type Read = { readonly units: Units; readonly barometer: AbsolutePressure };
 
 /** The target that texts say which the form has let through. */
 function targetFrom(

@@ -1,3 +1,4 @@
+import { gaugePa, inTurns, paPerTurn } from '../quantity';
 import fc from 'fast-check';
 import { seededRandom } from '../numerics';
 import {
@@ -11,7 +12,7 @@ import {
 import type { RatePrior } from './models';
 
 const prior: RatePrior = {
-  rate: 200_000,
+  rate: paPerTurn(200_000),
   sdFraction: 0.25,
   direction: 'raises',
   directionTrust: 0.98,
@@ -20,16 +21,16 @@ const prior: RatePrior = {
 const begin = (
   over: Partial<RatePrior> = {},
   takenUp: 'clockwise' | 'anticlockwise' | 'unknown' = 'clockwise',
-) => startBelief({ ...prior, ...over }, { reading: 0, readingSd: 1000, takenUp });
+) => startBelief({ ...prior, ...over }, { reading: gaugePa(0), readingSd: 1000, takenUp });
 
 describe('backlash as play', () => {
   test('is lost once when the way changes', () => {
-    let carried = carriedAfter(1, 0, 0.25);
+    let carried = carriedAfter(inTurns(1), inTurns(0), inTurns(0.25));
     expect(carried).toBe(0.75);
-    carried = carriedAfter(2, carried, 0.25);
+    carried = carriedAfter(inTurns(2), carried, inTurns(0.25));
     expect(carried).toBe(1.75);
-    expect(carriedAfter(1.9, carried, 0.25)).toBe(1.75);
-    expect(carriedAfter(1.5, carried, 0.25)).toBe(1.5);
+    expect(carriedAfter(inTurns(1.9), carried, inTurns(0.25))).toBe(1.75);
+    expect(carriedAfter(inTurns(1.5), carried, inTurns(0.25))).toBe(1.5);
   });
 
   test('the carried part is never further behind than the play', () => {
@@ -42,7 +43,7 @@ describe('backlash as play', () => {
           let carried = 0;
           for (const turn of turns) {
             screw += turn;
-            carried = carriedAfter(screw, carried, backlash);
+            carried = carriedAfter(inTurns(screw), inTurns(carried), inTurns(backlash));
             expect(screw - carried).toBeGreaterThanOrEqual(-1e-12);
             expect(screw - carried).toBeLessThanOrEqual(backlash + 1e-12);
           }
@@ -58,9 +59,13 @@ describe('belief', () => {
     const random = seededRandom(5);
     let belief = begin({}, 'unknown');
     for (let i = 0; i < 12; i++) {
-      belief = afterReading(afterTurn(belief, random.between(-1, 1)), random.between(0, 4e5), {
-        sd: 1000,
-      });
+      belief = afterReading(
+        afterTurn(belief, inTurns(random.between(-1, 1))),
+        gaugePa(random.between(0, 4e5)),
+        {
+          sd: 1000,
+        },
+      );
       expect(belief.hypotheses.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
     }
   });
@@ -71,7 +76,7 @@ describe('belief', () => {
       [1, 260_000],
       [0.5, 390_000],
     ] as const)
-      belief = afterReading(afterTurn(belief, turns), pressure, { sd: 1000 });
+      belief = afterReading(afterTurn(belief, inTurns(turns)), gaugePa(pressure), { sd: 1000 });
     const { mean, sd } = learnedRate(belief);
     expect(Math.abs(mean - 260_000)).toBeLessThan(13_000);
     expect(sd).toBeLessThan(30_000);
@@ -81,7 +86,7 @@ describe('belief', () => {
     let belief = begin();
     let before = Number.POSITIVE_INFINITY;
     for (let i = 1; i <= 3; i++) {
-      belief = afterReading(afterTurn(belief, 0.75), i * 150_000, { sd: 1000 });
+      belief = afterReading(afterTurn(belief, inTurns(0.75)), gaugePa(i * 150_000), { sd: 1000 });
       const { sd } = learnedRate(belief);
       expect(sd).toBeLessThan(before);
       before = sd;
@@ -91,10 +96,10 @@ describe('belief', () => {
   test('one turn against the plate is enough to doubt the direction', () => {
     const belief = afterReading(
       afterTurn(
-        startBelief(prior, { reading: 400_000, readingSd: 1000, takenUp: 'clockwise' }),
-        0.5,
+        startBelief(prior, { reading: gaugePa(400_000), readingSd: 1000, takenUp: 'clockwise' }),
+        inTurns(0.5),
       ),
-      320_000,
+      gaugePa(320_000),
       { sd: 1000 },
     );
     expect(learnedRate(belief).chanceClockwiseRaises).toBeLessThan(0.01);
@@ -107,16 +112,19 @@ describe('belief', () => {
 
   test('a slack spring says only that the set point is at or under nothing', () => {
     const lowered = begin({ direction: 'lowers', directionTrust: 0.995 }, 'anticlockwise');
-    const wound = afterReading(afterTurn(lowered, 2), 0, { sd: 1000, floor: 0 });
+    const wound = afterReading(afterTurn(lowered, inTurns(2)), gaugePa(0), { sd: 1000, floor: 0 });
     expect(believedSetPoint(wound).mean).toBeLessThan(-200_000);
-    const back = afterReading(afterTurn(wound, -3), 200_000, { sd: 1000, floor: 0 });
+    const back = afterReading(afterTurn(wound, inTurns(-3)), gaugePa(200_000), {
+      sd: 1000,
+      floor: 0,
+    });
     expect(learnedRate(back).mean).toBeLessThan(0);
     expect(believedSetPoint(back).mean).toBeCloseTo(200_000, -2);
   });
 
   test('the believed set point follows the gauge', () => {
     const { mean, sd } = believedSetPoint(
-      afterReading(afterTurn(begin(), 1), 230_000, { sd: 1000 }),
+      afterReading(afterTurn(begin(), inTurns(1)), gaugePa(230_000), { sd: 1000 }),
     );
     expect(Math.abs(mean - 230_000)).toBeLessThan(500);
     expect(sd).toBeLessThan(1001);

@@ -1,5 +1,8 @@
-import { normalCdf, normalDensity } from '../numerics';
+import { gaugePa, paPerTurn, inTurns } from '../quantity';
+import { normalDensity } from '../numerics';
 import type { GaugePressure, Rate, Turns } from '../quantity';
+import { atLeast, correct } from './correct';
+import type { Hypothesis } from './hypothesis';
 import { coachModels, type Noise, type RatePrior } from './models';
 
 /**
@@ -9,19 +12,6 @@ import { coachModels, type Noise, type RatePrior } from './models';
  *     turn u:    carried' = play(screw + u, backlash)    setPoint' = setPoint + rate · Δcarried
  *     reading r: r = setPoint + gauge noise
  */
-export type Hypothesis = {
-  readonly backlash: Turns;
-  /** Where the carried part lies in the play: 0 … backlash, as a screw position. */
-  readonly carried: Turns;
-  readonly weight: number;
-  readonly setPoint: GaugePressure;
-  readonly rate: Rate;
-  readonly varSetPoint: number;
-  readonly covariance: number;
-  readonly varRate: number;
-  /** Standard deviation of how far this hand turns against what was asked, turns. */
-  readonly hand: Turns;
-};
 export type Belief = {
   readonly screw: Turns;
   readonly hypotheses: readonly Hypothesis[];
@@ -78,18 +68,18 @@ export function startBelief(
       shares.flatMap((share) =>
         pairsOf(rates, hands).map(([{ rate, sd, weight }, hand]) => ({
           backlash,
-          carried: -backlash * (1 - share),
+          carried: inTurns(-backlash * (1 - share)),
           weight:
             ((signs.length === 1 ? 1 : sign > 0 ? raises : 1 - raises) * weight * hand.weight) /
             backlashes.length /
             shares.length,
-          rate: sign * rate,
+          rate: paPerTurn(sign * rate),
           varRate: sd ** 2,
           hand: hand.sd,
           ...(parkedAt === undefined
             ? { setPoint: start.reading, varSetPoint: varReading, covariance: 0 }
             : {
-                setPoint: parkedAt * rate,
+                setPoint: gaugePa(parkedAt * rate),
                 varSetPoint: varReading + parkedAt ** 2 * sd ** 2,
                 covariance: sign * parkedAt * sd ** 2,
               }),
@@ -98,10 +88,10 @@ export function startBelief(
     ),
   );
   return {
-    screw: 0,
+    screw: inTurns(0),
     hypotheses: hypotheses.filter(({ weight }) => weight > 0),
     lastDirection: 0,
-    lastTurn: 0,
+    lastTurn: inTurns(0),
     turnsSeen: 0,
     noise: model.noise,
     doubt: 0,
@@ -114,7 +104,7 @@ const pairsOf = <A, B>(left: readonly A[], right: readonly B[]): readonly (reado
 
 /** Play of width `backlash`: the carried part trails the screw by 0 … backlash. */
 export const carriedAfter = (screw: Turns, carried: Turns, backlash: Turns): Turns =>
-  Math.min(screw, Math.max(screw - backlash, carried));
+  inTurns(Math.min(screw, Math.max(screw - backlash, carried)));
 
 /** One hypothesis carried through a turn, before any reading. */
 export function predictTurn(
@@ -122,7 +112,7 @@ export function predictTurn(
   { screw, noise }: Pick<Belief, 'screw' | 'noise'>,
   turns: Turns,
 ): Hypothesis {
-  const carried = carriedAfter(screw + turns, hypothesis.carried, hypothesis.backlash);
+  const carried = carriedAfter(inTurns(screw + turns), hypothesis.carried, hypothesis.backlash);
   const moved = carried - hypothesis.carried;
   const { rate, varRate, covariance, varSetPoint, setPoint } = hypothesis;
   const engaged = moved === 0 ? 0 : hypothesis.hand;
@@ -131,7 +121,7 @@ export function predictTurn(
   return {
     ...hypothesis,
     carried,
-    setPoint: setPoint + rate * moved,
+    setPoint: gaugePa(setPoint + rate * moved),
     varSetPoint:
       varSetPoint +
       2 * moved * covariance +
@@ -147,7 +137,7 @@ export function predictTurn(
 export function afterTurn(belief: Belief, turns: Turns): Belief {
   return {
     ...belief,
-    screw: belief.screw + turns,
+    screw: inTurns(belief.screw + turns),
     hypotheses: belief.hypotheses.map((hypothesis) => predictTurn(hypothesis, belief, turns)),
     lastDirection: turns > 0 ? 1 : turns < 0 ? -1 : belief.lastDirection,
     lastTurn: turns,
@@ -189,7 +179,7 @@ export function afterReading(
   const { wildShare, wildSd } = belief.noise;
   const asRead = belief.hypotheses.map((h) =>
     isCapped
-      ? atLeast(h, ceiling - readingSd)
+      ? atLeast(h, gaugePa(ceiling - readingSd))
       : isSlack && h.setPoint <= floor
         ? h
         : correct(h, reading, variance),
@@ -231,45 +221,6 @@ function heaviest(hypotheses: readonly Hypothesis[]): readonly Hypothesis[] {
   return kept.map((h) => ({ ...h, weight: h.weight / total }));
 }
 
-/** One filter corrected by a reading; its weight scaled to 1 for a perfect forecast. */
-function correct(h: Hypothesis, reading: GaugePressure, variance: number): Hypothesis {
-  const spread = h.varSetPoint + variance;
-  const surprise = reading - h.setPoint;
-  return {
-    ...h,
-    weight: h.weight * Math.max(normalDensity(reading, h.setPoint, spread), 1e-300),
-    setPoint: h.setPoint + (h.varSetPoint / spread) * surprise,
-    rate: h.rate + (h.covariance / spread) * surprise,
-    varSetPoint: h.varSetPoint * (1 - h.varSetPoint / spread),
-    covariance: h.covariance * (1 - h.varSetPoint / spread),
-    varRate: h.varRate - h.covariance ** 2 / spread,
-  };
-}
-
-/**
- * One filter told only that the set point stands at or over a bound: its normal cut off there, and
- * taken as the normal of the same mean and variance.
- *
- *     λ = φ(α)/(1 − Φ(α))     mean' = mean + σλ     variance' = σ²(1 − λ(λ − α))     α = (bound − mean)/σ
- */
-function atLeast(h: Hypothesis, bound: GaugePressure): Hypothesis {
-  const sd = Math.sqrt(h.varSetPoint + 1e-9);
-  const alpha = Math.min(6, (bound - h.setPoint) / sd);
-  const above = Math.max(1 - normalCdf(alpha), 1e-9);
-  const lambda = normalDensity(alpha, 0, 1) / above;
-  const delta = Math.min(0.98, Math.max(0, lambda * (lambda - alpha)));
-  const gain = h.covariance / (sd * sd);
-  return {
-    ...h,
-    weight: h.weight * above,
-    setPoint: h.setPoint + sd * lambda,
-    rate: h.rate + gain * sd * lambda,
-    varSetPoint: h.varSetPoint * (1 - delta),
-    covariance: h.covariance * (1 - delta),
-    varRate: h.varRate - gain * h.covariance * delta,
-  };
-}
-
 export type LearnedRate = {
   readonly mean: Rate;
   readonly sd: number;
@@ -284,7 +235,7 @@ export function learnedRate({ hypotheses }: Belief): LearnedRate {
   const weight = sum(side, (h) => h.weight);
   const mean = sum(side, (h) => h.weight * h.rate) / weight;
   const variance = sum(side, (h) => h.weight * (h.varRate + (h.rate - mean) ** 2)) / weight;
-  return { mean, sd: Math.sqrt(variance), chanceClockwiseRaises: raises };
+  return { mean: paPerTurn(mean), sd: Math.sqrt(variance), chanceClockwiseRaises: raises };
 }
 
 /** Expectation and standard deviation of the true set point. */
@@ -294,7 +245,7 @@ export function believedSetPoint({ hypotheses }: Belief): {
 } {
   const mean = sum(hypotheses, (h) => h.weight * h.setPoint);
   const variance = sum(hypotheses, (h) => h.weight * (h.varSetPoint + (h.setPoint - mean) ** 2));
-  return { mean, sd: Math.sqrt(variance) };
+  return { mean: gaugePa(mean), sd: Math.sqrt(variance) };
 }
 
 const sum = <T>(items: readonly T[], of: (item: T) => number): number => {

@@ -1,11 +1,12 @@
+import { inSeconds } from '../quantity';
 import { dyingOutOver, scatterOf, type Sample } from '../numerics';
 import type { Seconds } from '../quantity';
 import { heightOf, since, spanOf } from './record';
 import { TIME_CONSTANTS, type Answer } from './still-to-come';
 
 /** From when on creep is looked for, how far back, s, and the time constants from which it is told. */
-const CREEP_SPAN: Seconds = 30;
-const CREEP_LOOK: Seconds = 60;
+const CREEP_SPAN: Seconds = inSeconds(30);
+const CREEP_LOOK: Seconds = inSeconds(60);
 const FINELY = { ...TIME_CONSTANTS, count: 30 };
 /** By how much (logarithm of the likelihood) a slope that stays must say more. */
 const MUCH_MORE = 4;
@@ -24,7 +25,7 @@ export function creepOf(
   { from, recent, rest }: Answer,
   resolution: number,
 ): number | undefined {
-  const thin = since(samples, Math.max(from, samples.at(-1)!.t - CREEP_LOOK));
+  const thin = since(samples, inSeconds(Math.max(from, samples.at(-1)!.t - CREEP_LOOK)));
   if (thin.length === 0 || spanOf(thin) < CREEP_SPAN) return undefined;
   const sloped = scatterOf(dyingOutOver(thin, FINELY, true), resolution, 4);
   const plain = scatterOf(dyingOutOver(thin, FINELY, false), resolution, 3);

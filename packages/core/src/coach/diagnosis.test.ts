@@ -1,3 +1,4 @@
+import { inTurns, gaugePa } from '../quantity';
 import { procedureOf } from '../family';
 import { answerOf, checkTurn, signsOf, rankCauses } from './diagnosis';
 
@@ -14,7 +15,7 @@ describe('how the gauge has answered', () => {
     [420_000, 'too_little'],
     [520_000, 'too_much'],
   ])('from 400 to %d is %s', (after, answer) => {
-    expect(answerOf(400_000, after, foretold, 1000)).toBe(answer);
+    expect(answerOf(gaugePa(400_000), gaugePa(after), foretold, 1000)).toBe(answer);
   });
 });
 
@@ -77,10 +78,10 @@ describe('turns that nobody means', () => {
     [40, 'coach.turn_too_large'],
     [-40, 'coach.turn_too_large'],
   ])('%d is %s', (turns, code) => {
-    expect(checkTurn(turns, 8)?.code).toBe(code);
+    expect(checkTurn(inTurns(turns), inTurns(8))?.code).toBe(code);
   });
   test('a real turn is taken', () => {
-    expect(checkTurn(-0.375, 8)).toBeUndefined();
+    expect(checkTurn(inTurns(-0.375), inTurns(8))).toBeUndefined();
   });
 });
 

@@ -1,6 +1,7 @@
 export * from './models';
 export * from './fleet';
 export * from './belief';
+export type { Hypothesis } from './hypothesis';
 export * from './next-move';
 export * from './settling';
 export * from './typed-settled';

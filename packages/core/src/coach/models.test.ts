@@ -1,10 +1,11 @@
+import { gaugePa, inTurns, paPerTurn } from '../quantity';
 import { seededRandom } from '../numerics';
 import { afterReading, afterTurn, startBelief, type Belief } from './belief';
 import { coachModels, type RatePrior } from './models';
 import { nextMove, type MoveAim } from './next-move';
 
 const prior: RatePrior = {
-  rate: 180_000,
+  rate: paPerTurn(180_000),
   sdFraction: 0.25,
   direction: 'raises',
   directionTrust: 0.98,
@@ -12,19 +13,22 @@ const prior: RatePrior = {
   model: 2,
 };
 const aim: MoveAim = {
-  target: 520_000,
-  lower: 504_000,
-  upper: 536_000,
-  limit: 582_000,
+  target: gaugePa(520_000),
+  lower: gaugePa(504_000),
+  upper: gaugePa(536_000),
+  limit: gaugePa(582_000),
   approach: 'from_below',
   guard: 3000,
   chancePastLimit: 0.005,
   chancePastLane: 0.075,
-  largestTurn: 3,
+  largestTurn: inTurns(3),
 };
 const SD = 1500;
 const begin = (over: Partial<RatePrior> = {}) =>
-  startBelief({ ...prior, ...over }, { reading: 0, readingSd: SD, takenUp: 'anticlockwise' });
+  startBelief(
+    { ...prior, ...over },
+    { reading: gaugePa(0), readingSd: SD, takenUp: 'anticlockwise' },
+  );
 const weightOf = ({ hypotheses }: Belief) => hypotheses.reduce((sum, h) => sum + h.weight, 0);
 
 /** One screw set by the coach: the highest pressure on the way, and how it ended. */
@@ -37,12 +41,12 @@ function set(world: { rate: number; wild?: number; seed: number }, over: Partial
     return random.uniform() < (world.wild ?? 0) ? true_ * 1.1 : true_;
   };
   for (let i = 0; i < 60 && moves < 25; i++) {
-    const move = nextMove(belief, reading, aim);
+    const move = nextMove(belief, gaugePa(reading), aim);
     if (move.kind === 'done' || move.kind === 'stuck')
       return { end: move.kind, highest, moves, at: carried * world.rate };
     if (move.kind === 'read_again') {
       reading = read();
-      belief = afterReading(belief, reading, { sd: SD, floor: 0 });
+      belief = afterReading(belief, gaugePa(reading), { sd: SD, floor: 0 });
       continue;
     }
     moves += 1;
@@ -50,14 +54,14 @@ function set(world: { rate: number; wild?: number; seed: number }, over: Partial
     carried = Math.min(screw, Math.max(screw - 0.1, carried));
     highest = Math.max(highest, carried * world.rate);
     reading = read();
-    belief = afterReading(afterTurn(belief, move.turns), reading, { sd: SD, floor: 0 });
+    belief = afterReading(afterTurn(belief, move.turns), gaugePa(reading), { sd: SD, floor: 0 });
   }
   return { end: 'never', highest, moves, at: carried * world.rate };
 }
 
 describe('what the coach holds possible', () => {
   test.each(['spring', 'family', 'sheets'] as const)('from %s: shares of one whole', (from) => {
-    const rates = coachModels[2].ratesOf({ rate: 1, sdFraction: 0.1, from });
+    const rates = coachModels[2].ratesOf({ rate: paPerTurn(1), sdFraction: 0.1, from });
     expect(rates.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
     expect(weightOf(begin({ from }))).toBeCloseTo(1, 9);
   });
@@ -67,15 +71,18 @@ describe('what the coach holds possible', () => {
     expect(new Set(before.hypotheses.map(({ rate }) => Math.abs(rate)))).toEqual(
       new Set([180_000]),
     );
-    const read = afterReading(afterTurn(before, 1), 900_000, { sd: SD });
+    const read = afterReading(afterTurn(before, inTurns(1)), gaugePa(900_000), { sd: SD });
     expect(read.doubt).toBe(0);
-    expect(nextMove(read, 900_000, aim).kind).not.toBe('read_again');
+    expect(nextMove(read, gaugePa(900_000), aim).kind).not.toBe('read_again');
   });
 
   test('a reading adds no more hypotheses than a move can depend on', () => {
     let belief = begin();
     for (let i = 0; i < 6; i++)
-      belief = afterReading(afterTurn(belief, 0.25), 40_000 * i, { sd: SD, floor: 0 });
+      belief = afterReading(afterTurn(belief, inTurns(0.25)), gaugePa(40_000 * i), {
+        sd: SD,
+        floor: 0,
+      });
     expect(belief.hypotheses.length).toBeLessThanOrEqual(160);
     expect(weightOf(belief)).toBeCloseTo(1, 3);
   });
@@ -106,36 +113,46 @@ describe('a world that is worse than the plate says', () => {
   });
 
   test('a reading that does not fit is taken again, three times at most', () => {
-    let belief = afterReading(afterTurn(begin({ from: 'sheets', sdFraction: 0.1 }), 2), 370_000, {
-      sd: SD,
-      floor: 0,
-    });
-    belief = afterReading(afterTurn(belief, 0.5), 540_000, { sd: SD, floor: 0 });
+    let belief = afterReading(
+      afterTurn(begin({ from: 'sheets', sdFraction: 0.1 }), inTurns(2)),
+      gaugePa(370_000),
+      {
+        sd: SD,
+        floor: 0,
+      },
+    );
+    belief = afterReading(afterTurn(belief, inTurns(0.5)), gaugePa(540_000), { sd: SD, floor: 0 });
     expect(belief.doubt).toBeGreaterThan(0.25);
-    expect(nextMove(belief, 540_000, aim).kind).toBe('read_again');
-    const again = afterReading(belief, 462_000, { sd: SD, floor: 0 });
+    expect(nextMove(belief, gaugePa(540_000), aim).kind).toBe('read_again');
+    const again = afterReading(belief, gaugePa(462_000), { sd: SD, floor: 0 });
     expect(again.doubt).toBeLessThan(0.25);
-    expect(nextMove(again, 462_000, aim).kind).toBe('turn');
+    expect(nextMove(again, gaugePa(462_000), aim).kind).toBe('turn');
     const never = { ...belief, readings: 3 };
-    expect(nextMove(never, 540_000, aim).kind).not.toBe('read_again');
+    expect(nextMove(never, gaugePa(540_000), aim).kind).not.toBe('read_again');
   });
 
   test('a screw that a hand cannot set so finely is named, not tried for ever', () => {
     const coarse = afterReading(
-      afterTurn(begin({ rate: 2_000_000, from: 'sheets', sdFraction: 0.1 }), 0.25),
-      480_000,
+      afterTurn(
+        begin({ rate: paPerTurn(2_000_000), from: 'sheets', sdFraction: 0.1 }),
+        inTurns(0.25),
+      ),
+      gaugePa(480_000),
       { sd: SD, floor: 0 },
     );
-    expect(nextMove(coarse, 480_000, aim)).toEqual({ kind: 'stuck', why: 'too_coarse' });
+    expect(nextMove(coarse, gaugePa(480_000), aim)).toEqual({ kind: 'stuck', why: 'too_coarse' });
   });
 
   test('too near for a turn but not there, it goes back and comes again', () => {
     const coarse = afterReading(
-      afterTurn(begin({ rate: 620_000, from: 'sheets', sdFraction: 0.1 }), 0.75),
-      496_000,
+      afterTurn(
+        begin({ rate: paPerTurn(620_000), from: 'sheets', sdFraction: 0.1 }),
+        inTurns(0.75),
+      ),
+      gaugePa(496_000),
       { sd: SD, floor: 0 },
     );
-    expect(nextMove(coarse, 496_000, aim).kind).toBe('back_off');
+    expect(nextMove(coarse, gaugePa(496_000), aim).kind).toBe('back_off');
   });
 });
 

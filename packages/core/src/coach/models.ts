@@ -1,3 +1,4 @@
+import { inTurns, paPerTurn } from '../quantity';
 import type { Rate, Turns } from '../quantity';
 import type { Direction } from '../valve';
 
@@ -92,22 +93,39 @@ const spreadOf = ({ from, sdFraction }: Pick<RatePrior, 'from' | 'sdFraction'>):
  */
 export const coachModels = {
   1: {
-    backlashes: [0, 0.04, 0.08, 0.12, 0.16, 0.2, 0.25, 0.3, 0.4],
-    hands: [{ sd: 0.04, weight: 1 }],
+    backlashes: [
+      inTurns(0),
+      inTurns(0.04),
+      inTurns(0.08),
+      inTurns(0.12),
+      inTurns(0.16),
+      inTurns(0.2),
+      inTurns(0.25),
+      inTurns(0.3),
+      inTurns(0.4),
+    ],
+    hands: [{ sd: inTurns(0.04), weight: 1 }],
     noise: { wander: 0.07, slip: 0, wildShare: 0, wildSd: 0 },
-    ratesOf: ({ rate, sdFraction }) => [{ rate, sd: rate * sdFraction, weight: 1 }],
+    ratesOf: ({ rate, sdFraction }) => [{ rate, sd: paPerTurn(rate * sdFraction), weight: 1 }],
   },
   2: {
-    backlashes: [0, 0.06, 0.12, 0.19, 0.28, 0.4],
+    backlashes: [
+      inTurns(0),
+      inTurns(0.06),
+      inTurns(0.12),
+      inTurns(0.19),
+      inTurns(0.28),
+      inTurns(0.4),
+    ],
     hands: [
-      { sd: 0.04, weight: 0.8 },
-      { sd: 0.09, weight: 0.2 },
+      { sd: inTurns(0.04), weight: 0.8 },
+      { sd: inTurns(0.09), weight: 0.2 },
     ],
     noise: { wander: 0.1, slip: 0.005, wildShare: 0.02, wildSd: 0.12 },
     ratesOf: (prior) =>
       spreadOf(prior).map(([times, sdFraction, weight]) => ({
-        rate: prior.rate * times,
-        sd: prior.rate * times * sdFraction,
+        rate: paPerTurn(prior.rate * times),
+        sd: paPerTurn(prior.rate * times * sdFraction),
         weight,
       })),
   },

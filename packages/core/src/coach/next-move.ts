@@ -1,6 +1,8 @@
+import { gaugePa, inTurns } from '../quantity';
 import { normalCdf, normalQuantile } from '../numerics';
 import type { GaugePressure, Turns } from '../quantity';
-import { predictTurn, type Belief, type Hypothesis } from './belief';
+import { predictTurn, type Belief } from './belief';
+import type { Hypothesis } from './hypothesis';
 
 export type MoveAim = {
   readonly target: GaugePressure;
@@ -103,8 +105,8 @@ function approachMove(belief: Belief, sign: 1 | -1, aim: MoveAim, guard: number)
   let best: { turns: Turns; score: number; past: number } | undefined;
   for (const size of sizes(aim.largestTurn)) {
     const turns = sign * size;
-    if (beyondTravel(turns, aim)) break;
-    const after = carry(belief, turns);
+    if (beyondTravel(inTurns(turns), aim)) break;
+    const after = carry(belief, inTurns(turns));
     const pastLimit = chance(after, (h) => tail(h, aim.limit));
     const pastLane = chance(after, (h) => (up ? tail(h, aim.upper) : 1 - tail(h, aim.lower)));
     if (pastLimit > limitChance || pastLane > aim.chancePastLane) break;
@@ -115,15 +117,21 @@ function approachMove(belief: Belief, sign: 1 | -1, aim: MoveAim, guard: number)
       PAST_COST * pastLane -
       FAR_COST *
         (distance / Math.max(Math.abs(aim.target - belief0(belief)), aim.upper - aim.lower));
-    if (!best || score > best.score) best = { turns, score, past: pastLane };
+    if (!best || score > best.score) best = { turns: inTurns(turns), score, past: pastLane };
   }
   if (!best) {
-    if (beyondTravel(sign * SIXTEENTH, aim)) return { kind: 'stuck', why: 'end_of_travel' };
+    if (beyondTravel(inTurns(sign * SIXTEENTH), aim))
+      return { kind: 'stuck', why: 'end_of_travel' };
     const turns = sign * HAIR;
-    const after = carry(belief, turns);
+    const after = carry(belief, inTurns(turns));
     if (chance(after, (h) => tail(h, aim.limit)) > limitChance) return comeAgain(belief, sign, aim);
     const past = chance(after, (h) => (up ? tail(h, aim.upper) : 1 - tail(h, aim.lower)));
-    return { kind: 'turn', turns, predicted: interval(after), chancePastLane: past };
+    return {
+      kind: 'turn',
+      turns: inTurns(turns),
+      predicted: interval(after),
+      chancePastLane: past,
+    };
   }
   const predicted = interval(carry(belief, best.turns));
   return { kind: 'turn', turns: best.turns, predicted, chancePastLane: best.past };
@@ -167,26 +175,31 @@ function backOff(belief: Belief, sign: 1 | -1, aim: MoveAim): NextMove {
   let chosen = sign * SIXTEENTH;
   for (const size of sizes(aim.largestTurn)) {
     const turns = sign * size;
-    if (beyondTravel(turns, aim)) break;
+    if (beyondTravel(inTurns(turns), aim)) break;
     chosen = turns;
-    const mean = expected(carry(belief, turns));
+    const mean = expected(carry(belief, inTurns(turns)));
     if (up ? mean <= goal : mean >= goal) break;
   }
-  const predicted = interval(carry(belief, chosen));
-  return { kind: 'back_off', turns: chosen, predicted, chancePastLane: 0 };
+  const predicted = interval(carry(belief, inTurns(chosen)));
+  return { kind: 'back_off', turns: inTurns(chosen), predicted, chancePastLane: 0 };
 }
 
 /** A small turn to learn the direction; smaller when even that could pass the limit. */
 function probe(belief: Belief, sign: 1 | -1, aim: MoveAim): NextMove {
   const limitChance = chanceAllowed(belief, aim);
   const size = [0.5, 0.375, 0.25, 0.125, SIXTEENTH].find((turns) => {
-    if (beyondTravel(sign * turns, aim)) return false;
-    const after = carry(belief, sign * turns);
+    if (beyondTravel(inTurns(sign * turns), aim)) return false;
+    const after = carry(belief, inTurns(sign * turns));
     return chance(after, (h) => tail(h, aim.limit)) <= limitChance;
   });
   if (size === undefined) return { kind: 'stuck', why: 'no_safe_move' };
-  const after = carry(belief, sign * size);
-  return { kind: 'probe', turns: sign * size, predicted: interval(after), chancePastLane: 0 };
+  const after = carry(belief, inTurns(sign * size));
+  return {
+    kind: 'probe',
+    turns: inTurns(sign * size),
+    predicted: interval(after),
+    chancePastLane: 0,
+  };
 }
 
 function* sizes(largest: Turns): Generator<Turns> {
@@ -195,7 +208,7 @@ function* sizes(largest: Turns): Generator<Turns> {
     size <= largest + 1e-9;
     size += size < FINE_BELOW ? SIXTEENTH : SIXTEENTH * 2
   )
-    yield size;
+    yield inTurns(size);
 }
 
 const beyondTravel = (turns: Turns, { room }: MoveAim): boolean =>
@@ -235,5 +248,5 @@ function interval(hypotheses: readonly Hypothesis[]): Predicted {
     }
     return (low + high) / 2;
   };
-  return { mean, low: quantile(0.05), high: quantile(0.95) };
+  return { mean: gaugePa(mean), low: gaugePa(quantile(0.05)), high: gaugePa(quantile(0.95)) };
 }

@@ -1,9 +1,10 @@
+import { inTurns, gaugePa, paPerTurn } from '../quantity';
 import { afterReading, afterTurn, believedSetPoint, learnedRate, startBelief } from './belief';
 import type { RatePrior } from './models';
 import { nextMove, type MoveAim } from './next-move';
 
 const prior: RatePrior = {
-  rate: 200_000,
+  rate: paPerTurn(200_000),
   sdFraction: 0.25,
   direction: 'raises',
   directionTrust: 0.98,
@@ -12,18 +13,23 @@ const prior: RatePrior = {
 const parked = (over: Partial<RatePrior> = {}, parkedAt = 8) =>
   startBelief(
     { ...prior, ...over },
-    { reading: 1_080_000, readingSd: 2000, takenUp: 'clockwise', parkedAt },
+    {
+      reading: gaugePa(1_080_000),
+      readingSd: 2000,
+      takenUp: 'clockwise',
+      parkedAt: inTurns(parkedAt),
+    },
   );
 const aim: MoveAim = {
-  target: 840_000,
-  lower: 815_000,
-  upper: 865_000,
-  limit: 1_300_000,
+  target: gaugePa(840_000),
+  lower: gaugePa(815_000),
+  upper: gaugePa(865_000),
+  limit: gaugePa(1_300_000),
   approach: 'from_above',
   guard: 3000,
   chancePastLimit: 0.01,
   chancePastLane: 0.075,
-  largestTurn: 3,
+  largestTurn: inTurns(3),
 };
 
 describe('an adjuster parked fully up', () => {
@@ -39,8 +45,8 @@ describe('an adjuster parked fully up', () => {
   });
 
   test('a gauge that something else rules only says that the setting is at or over it', () => {
-    const turned = afterTurn(parked(), -2.5);
-    const capped = afterReading(turned, 1_080_000, { sd: 2000, ceiling: 1_080_000 });
+    const turned = afterTurn(parked(), inTurns(-2.5));
+    const capped = afterReading(turned, gaugePa(1_080_000), { sd: 2000, ceiling: 1_080_000 });
     expect(believedSetPoint(capped).mean).toBeGreaterThan(believedSetPoint(turned).mean);
     expect(believedSetPoint(capped).mean).toBeGreaterThan(1_080_000);
     expect(believedSetPoint(capped).sd).toBeLessThan(believedSetPoint(turned).sd);
@@ -48,14 +54,14 @@ describe('an adjuster parked fully up', () => {
   });
 
   test('a reading under the ceiling is learned from as any other', () => {
-    const turned = afterTurn(parked(), -4);
-    const read = afterReading(turned, 900_000, { sd: 2000, ceiling: 1_080_000 });
+    const turned = afterTurn(parked(), inTurns(-4));
+    const read = afterReading(turned, gaugePa(900_000), { sd: 2000, ceiling: 1_080_000 });
     expect(Math.abs(believedSetPoint(read).mean - 900_000)).toBeLessThan(3000);
     expect(learnedRate(read).sd).toBeLessThan(learnedRate(turned).sd);
   });
 
   test('may be lowered though it stands past its limit', () => {
-    const move = nextMove(parked(), 1_080_000, aim);
+    const move = nextMove(parked(), gaugePa(1_080_000), aim);
     expect(move).toMatchObject({ kind: 'turn' });
     expect('turns' in move && move.turns).toBeLessThan(0);
   });
@@ -67,12 +73,12 @@ describe('an adjuster parked fully up', () => {
       let reading = Math.min(1_080_000, setPoint);
       let moves = 0;
       for (; moves < 15; moves++) {
-        const move = nextMove(belief, reading, aim);
+        const move = nextMove(belief, gaugePa(reading), aim);
         if (move.kind === 'done') break;
         if (!('turns' in move)) throw new Error(`stuck at ${setPoint}`);
         setPoint += trueRate * move.turns;
         reading = Math.min(1_080_000, setPoint);
-        belief = afterReading(afterTurn(belief, move.turns), reading, {
+        belief = afterReading(afterTurn(belief, move.turns), gaugePa(reading), {
           sd: 2000,
           ceiling: 1_080_000,
         });
@@ -85,10 +91,10 @@ describe('an adjuster parked fully up', () => {
 
   test('a spring that is free upstream is known to hold nothing', () => {
     const free = startBelief(prior, {
-      reading: 350_000,
+      reading: gaugePa(350_000),
       readingSd: 2000,
       takenUp: 'anticlockwise',
-      parkedAt: 0,
+      parkedAt: inTurns(0),
     });
     expect(believedSetPoint(free).mean).toBe(0);
     expect(believedSetPoint(free).sd).toBeCloseTo(2000, 0);

@@ -1,10 +1,12 @@
+import { inSeconds } from '../quantity';
 import { thinned, type Sample } from '../numerics';
 import type { Seconds } from '../quantity';
 
 /** Samples that a record is thinned to. */
 const THINNED = 60;
 
-export const spanOf = (samples: readonly Sample[]): Seconds => samples.at(-1)!.t - samples[0]!.t;
+export const spanOf = (samples: readonly Sample[]): Seconds =>
+  inSeconds(samples.at(-1)!.t - samples[0]!.t);
 export const heightOf = (samples: readonly Sample[]): number => {
   const values = samples.map(({ value }) => value);
   return Math.max(...values) - Math.min(...values);

@@ -1,3 +1,4 @@
+import { inTurns, gaugePa, paPerTurn } from '../quantity';
 import { seededRandom, type Sample } from '../numerics';
 import { rounded } from '../testing/rounded';
 import { afterReading, afterTurn, believedSetPoint, learnedRate, startBelief } from './belief';
@@ -13,24 +14,24 @@ import { zeroSpanView, type ZeroSpanMark, type ZeroSpanOptions } from './zero-sp
  * is another judgement at a valve: it is looked at, and belongs in the changelog.
  */
 const prior: RatePrior = {
-  rate: 90_000,
+  rate: paPerTurn(90_000),
   sdFraction: 0.3,
   direction: 'raises',
   directionTrust: 0.95,
   from: 'spring',
 };
 const upwards: MoveAim = {
-  target: 520_000,
-  lower: 505_000,
-  upper: 535_000,
-  limit: 600_000,
+  target: gaugePa(520_000),
+  lower: gaugePa(505_000),
+  upper: gaugePa(535_000),
+  limit: gaugePa(600_000),
   approach: 'from_below',
   guard: 2500,
   chancePastLimit: 0.02,
   chancePastLane: 0.08,
-  largestTurn: 2,
+  largestTurn: inTurns(2),
 };
-const downwards: MoveAim = { ...upwards, limit: 450_000, approach: 'from_above' };
+const downwards: MoveAim = { ...upwards, limit: gaugePa(450_000), approach: 'from_above' };
 
 test.each([
   ['raises from below', prior, upwards, 'anticlockwise', 210_000, 0.1],
@@ -39,43 +40,46 @@ test.each([
   [
     'little room',
     prior,
-    { ...upwards, room: { clockwise: 0.6, anticlockwise: 3 } },
+    { ...upwards, room: { clockwise: inTurns(0.6), anticlockwise: inTurns(3) } },
     'clockwise',
     350_000,
     0,
   ],
 ] as const)('moves and what is believed after each: %s', (_, over, aim, takenUp, start, play) => {
   const random = seededRandom(7);
-  let belief = startBelief(over, { reading: start, readingSd: 1200, takenUp });
+  let belief = startBelief(over, { reading: gaugePa(start), readingSd: 1200, takenUp });
   let reading: number = start;
   const lines: string[] = [];
   for (let i = 0; i < 8; i++) {
-    const move = nextMove(belief, reading, aim);
+    const move = nextMove(belief, gaugePa(reading), aim);
     lines.push(rounded({ reading, move, learned: learnedRate(belief) }));
     if (!('turns' in move)) break;
     const raises = over.direction === 'lowers' ? -1 : 1;
     const carried =
       Math.sign(move.turns) * Math.max(0, Math.abs(move.turns) - (i === 0 ? play : 0));
     reading += raises * carried * 82_000 + 900 * random.normal();
-    belief = afterReading(afterTurn(belief, move.turns), reading, { sd: 1200 });
+    belief = afterReading(afterTurn(belief, move.turns), gaugePa(reading), { sd: 1200 });
   }
   expect(lines).toMatchSnapshot();
 });
 
 test('a start parked beyond what the gauge shows', () => {
   const belief = startBelief(prior, {
-    reading: 0,
+    reading: gaugePa(0),
     readingSd: 1200,
     takenUp: 'anticlockwise',
-    parkedAt: 3.5,
+    parkedAt: inTurns(3.5),
   });
-  expect([rounded(learnedRate(belief)), rounded(nextMove(belief, 0, upwards))]).toMatchSnapshot();
+  expect([
+    rounded(learnedRate(belief)),
+    rounded(nextMove(belief, gaugePa(0), upwards)),
+  ]).toMatchSnapshot();
 });
 
 test('readings at the ends of what a gauge can show', () => {
   const begun = afterTurn(
-    startBelief(prior, { reading: 300_000, readingSd: 1200, takenUp: 'unknown' }),
-    1.5,
+    startBelief(prior, { reading: gaugePa(300_000), readingSd: 1200, takenUp: 'unknown' }),
+    inTurns(1.5),
   );
   const reads: readonly (readonly [reading: number, floor?: number, ceiling?: number])[] = [
     [410_000],
@@ -88,14 +92,14 @@ test('readings at the ends of what a gauge can show', () => {
     [2500, 0],
   ];
   const lines = reads.map(([reading, floor, ceiling]) => {
-    const after = afterReading(begun, reading, { sd: 1200, floor, ceiling });
+    const after = afterReading(begun, gaugePa(reading), { sd: 1200, floor, ceiling });
     const weights = after.hypotheses.reduce((sum, { weight }) => sum + weight, 0);
     expect(weights).toBeCloseTo(1, 7);
     return rounded({
       reading,
       rate: learnedRate(after),
       setPoint: believedSetPoint(after),
-      next: nextMove(after, reading, upwards),
+      next: nextMove(after, gaugePa(reading), upwards),
     });
   });
   expect(lines).toMatchSnapshot();
@@ -127,12 +131,14 @@ test('how the gauge has answered a turn, on both sides of every bound', () => {
   const lines = [
     190_000, 197_000, 199_000, 200_000, 211_900, 212_100, 224_000, 282_900, 283_100, 300_000,
     316_900, 317_100, 340_000, 176_100, 175_900, 187_900, 188_100,
-  ].map((after) => `${after} ${answerOf(200_000, after, foretold, 1000)}`);
+  ].map((after) => `${after} ${answerOf(gaugePa(200_000), gaugePa(after), foretold, 1000)}`);
   const noisy = [285_000, 264_900, 230_100, 229_900, 335_100].map(
-    (after) => `${after} ${answerOf(200_000, after, foretold, 10_000)}`,
+    (after) => `${after} ${answerOf(gaugePa(200_000), gaugePa(after), foretold, 10_000)}`,
   );
   expect([...lines, ...noisy]).toMatchSnapshot();
-  expect([0, 1 / 65, 1 / 64, -2, 2.01].map((turns) => checkTurn(turns, 2))).toMatchSnapshot();
+  expect(
+    [0, 1 / 65, 1 / 64, -2, 2.01].map((turns) => checkTurn(inTurns(turns), inTurns(2))),
+  ).toMatchSnapshot();
 });
 
 test('causes in their order, with what is not listed as background', () => {

@@ -1,3 +1,4 @@
+import { inSeconds, type Seconds } from '../quantity';
 import { seededRandom } from '../numerics';
 import { settling } from './settling';
 import { typedSettled } from './typed-settled';
@@ -5,7 +6,7 @@ import { typedSettled } from './typed-settled';
 /** s until it is said to have settled, looked at every other second; and how many divisions are still to come then. */
 function settledAt(
   truth: (t: number) => number,
-  { noise, seed, learned }: { noise: number; seed: number; learned?: number },
+  { noise, seed, learned }: { noise: number; seed: number; learned?: Seconds },
 ): { readonly t: number; readonly left: number } {
   const random = seededRandom(seed);
   const samples: { t: number; value: number }[] = [];
@@ -127,7 +128,7 @@ describe('settling, over what valves and gauges do', () => {
   });
   test('what a valve has shown before makes small moves quick', () => {
     const small = (t: number) => 3 * (1 - Math.exp(-t / 4));
-    const [first, then] = [undefined, 4].map((learned) =>
+    const [first, then] = [undefined, inSeconds(4)].map((learned) =>
       settledAt(small, { noise: 0.2, seed: 3, ...(learned === undefined ? {} : { learned }) }),
     );
     expect(first!.t).toBeGreaterThan(then!.t);
@@ -136,7 +137,7 @@ describe('settling, over what valves and gauges do', () => {
   test('a gauge that has not begun to answer has not settled, whatever was learned', () => {
     const late = (t: number) => (t < 10 ? 0 : 80 * (1 - Math.exp(-(t - 10) / 2)));
     for (let seed = 1; seed <= 20; seed++)
-      expect(settledAt(late, { noise: 0, seed, learned: 2 }).t).toBeGreaterThan(12);
+      expect(settledAt(late, { noise: 0, seed, learned: inSeconds(2) }).t).toBeGreaterThan(12);
   });
   test('the time constant is told where the answer was large, and not where it was small', () => {
     const state = (size: number) =>
@@ -189,12 +190,12 @@ describe('settling, over what valves and gauges do', () => {
 describe('typed readings', () => {
   const at = (t: number, value: number) => ({ t, value });
   test('two that agree, far enough apart, have settled', () => {
-    expect(typedSettled([at(0, 416e3), at(9, 416e3)], 2000, 8)).toBe(true);
-    expect(typedSettled([at(0, 414e3), at(9, 416e3)], 2000, 8)).toBe(true);
+    expect(typedSettled([at(0, 416e3), at(9, 416e3)], 2000, inSeconds(8))).toBe(true);
+    expect(typedSettled([at(0, 414e3), at(9, 416e3)], 2000, inSeconds(8))).toBe(true);
   });
   test('too near in time, too far in value, or alone, they have not', () => {
-    expect(typedSettled([at(0, 416e3), at(4, 416e3)], 2000, 8)).toBe(false);
-    expect(typedSettled([at(0, 410e3), at(9, 416e3)], 2000, 8)).toBe(false);
-    expect(typedSettled([at(0, 416e3)], 2000, 8)).toBe(false);
+    expect(typedSettled([at(0, 416e3), at(4, 416e3)], 2000, inSeconds(8))).toBe(false);
+    expect(typedSettled([at(0, 410e3), at(9, 416e3)], 2000, inSeconds(8))).toBe(false);
+    expect(typedSettled([at(0, 416e3)], 2000, inSeconds(8))).toBe(false);
   });
 });

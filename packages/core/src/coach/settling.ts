@@ -1,3 +1,4 @@
+import { inSeconds } from '../quantity';
 import type { Sample } from '../numerics';
 import type { Seconds } from '../quantity';
 import { creepOf } from './creep';
@@ -26,10 +27,10 @@ export type Settling =
   | { readonly state: 'creeping'; readonly rate: number };
 
 const LEAST_SAMPLES = 8;
-const LEAST_SPAN: Seconds = 4;
-const LONGEST_WAIT: Seconds = 600;
+const LEAST_SPAN: Seconds = inSeconds(4);
+const LONGEST_WAIT: Seconds = inSeconds(600);
 /** Until it has stood so long without an answer to the turn, a gauge may not have begun to answer. */
-const UNMOVED: Seconds = 12;
+const UNMOVED: Seconds = inSeconds(12);
 /** How likely it may be that more is left to come. */
 const CHANCE = 0.02;
 
@@ -74,7 +75,7 @@ function comingToRest({ level, left, dies, timeConstant }: Rest, resolution: num
   return {
     state: 'settling',
     level,
-    wait: Math.min(LONGEST_WAIT, Math.max(3, wait)),
+    wait: inSeconds(Math.min(LONGEST_WAIT, Math.max(3, wait))),
     slope: -left / dies,
     timeConstant,
   };
@@ -93,5 +94,5 @@ function steadyStretch(samples: readonly Sample[], band: number): Seconds {
     if (high - low > band) break;
     since = t;
   }
-  return last.t - since;
+  return inSeconds(last.t - since);
 }

@@ -1,3 +1,4 @@
+import { inSeconds } from '../quantity';
 import { dyingOutOver, normalCdf, scatterOf, weightBeside, type Sample } from '../numerics';
 import type { Seconds } from '../quantity';
 import { heightOf, since, spanOf } from './record';
@@ -8,7 +9,7 @@ const ANSWERED = 2.5;
 const BEGUN = 1.6;
 /** Last share of an answer that is looked at: what went fast at its beginning tells nothing of its end. */
 const LAST_SHARE = 0.6;
-const LAST_LEAST: Seconds = 6;
+const LAST_LEAST: Seconds = inSeconds(6);
 /** Divisions of its way that are always looked at. */
 const LAST_WAY = 16;
 /** Divisions from which on an answer tells how fast it came. */
@@ -59,12 +60,12 @@ export function answerOfTurn(samples: readonly Sample[], known: Known): Answer |
   const { resolution } = known;
   const began = answerBegan(samples, resolution);
   const from = began === undefined ? samples[0]!.t : lastPart(samples, began, resolution);
-  const recent = since(samples, from);
+  const recent = since(samples, inSeconds(from));
   const whole = restOf(recent, known);
   if (!whole) return undefined;
   const slower = began === undefined ? undefined : slowerRest(samples, began, known);
   const rest = slower && slower.chance > whole.chance ? slower : whole;
-  return { began, from, recent, rest };
+  return { began, from: inSeconds(from), recent, rest };
 }
 
 function slowerRest(samples: readonly Sample[], began: Seconds, known: Known): Rest | undefined {
@@ -79,13 +80,14 @@ function answerBegan(samples: readonly Sample[], resolution: number): Seconds | 
   const values = samples.map(({ value }) => value);
   if (heightOf(samples) <= ANSWERED * resolution) return undefined;
   const first = (values[0]! + values[1]! + values[2]!) / 3;
-  return samples.find(({ value }) => Math.abs(value - first) > BEGUN * resolution)?.t;
+  const begun = samples.find(({ value }) => Math.abs(value - first) > BEGUN * resolution);
+  return begun && inSeconds(begun.t);
 }
 
 /** When the last share of an answer began, s. */
 const lateFrom = (samples: readonly Sample[], began: Seconds): Seconds => {
   const end = samples.at(-1)!.t;
-  return end - Math.max(LAST_LEAST, (end - began) * LAST_SHARE);
+  return inSeconds(end - Math.max(LAST_LEAST, (end - began) * LAST_SHARE));
 };
 
 /**
@@ -95,7 +97,7 @@ const lateFrom = (samples: readonly Sample[], began: Seconds): Seconds => {
 function lastPart(samples: readonly Sample[], began: Seconds, resolution: number): Seconds {
   const { value: now } = samples.at(-1)!;
   const far = samples.findLast(({ value }) => Math.abs(value - now) > LAST_WAY * resolution);
-  return Math.min(lateFrom(samples, began), Math.max(began, far?.t ?? began));
+  return inSeconds(Math.min(lateFrom(samples, began), Math.max(began, far?.t ?? began)));
 }
 
 /** What is believed to be still to come; undefined of too few samples. */
@@ -140,8 +142,8 @@ function restOf(samples: readonly Sample[], { resolution, learned }: Known): Res
   return {
     level: mean((each) => each.level),
     left,
-    dies,
+    dies: inSeconds(dies),
     chance: mean((each) => each.beyond),
-    timeConstant: hasMoved && spread < LEARNED_SD ? dies : undefined,
+    timeConstant: hasMoved && spread < LEARNED_SD ? inSeconds(dies) : undefined,
   };
 }

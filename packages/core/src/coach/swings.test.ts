@@ -1,3 +1,4 @@
+import { inSeconds } from '../quantity';
 import { isSwingingOut, swingOf } from './swings';
 
 const RESOLUTION = 10;
@@ -11,20 +12,20 @@ const overshoot = (t: number) =>
 describe('an answer that went past its level', () => {
   test('is watched on for twice as long as its swing took', () => {
     // Its lowest point lies at 10 s, its highest at 6 s: the last turn counts.
-    expect(isSwingingOut(record(20, overshoot), 0, RESOLUTION)).toBe(true);
-    expect(isSwingingOut(record(29, overshoot), 0, RESOLUTION)).toBe(true);
-    expect(isSwingingOut(record(32, overshoot), 0, RESOLUTION)).toBe(false);
+    expect(isSwingingOut(record(20, overshoot), inSeconds(0), RESOLUTION)).toBe(true);
+    expect(isSwingingOut(record(29, overshoot), inSeconds(0), RESOLUTION)).toBe(true);
+    expect(isSwingingOut(record(32, overshoot), inSeconds(0), RESOLUTION)).toBe(false);
   });
 
   test('begins to count when the answer began', () => {
-    expect(isSwingingOut(record(24, overshoot), 4, RESOLUTION)).toBe(false);
+    expect(isSwingingOut(record(24, overshoot), inSeconds(4), RESOLUTION)).toBe(false);
   });
 
   test('one that only rises does not swing, and neither does noise', () => {
     const rise = record(20, (t) => 100 * (1 - Math.exp(-t / 3)));
-    expect(isSwingingOut(rise, 0, RESOLUTION)).toBe(false);
+    expect(isSwingingOut(rise, inSeconds(0), RESOLUTION)).toBe(false);
     const noisy = record(20, (t) => 100 + (Math.round(t * 2) % 2 === 0 ? 9 : -9));
-    expect(isSwingingOut(noisy, 0, RESOLUTION)).toBe(false);
+    expect(isSwingingOut(noisy, inSeconds(0), RESOLUTION)).toBe(false);
   });
 });
 

@@ -1,3 +1,4 @@
+import { inSeconds } from '../quantity';
 import type { Sample } from '../numerics';
 import type { Seconds } from '../quantity';
 import { heightOf } from './record';
@@ -5,7 +6,7 @@ import { heightOf } from './record';
 /** Divisions that are a swing, and that it comes back by, within s. */
 const SWINGS = 6;
 const SWINGS_BACK = 3;
-const SWINGS_SPAN: Seconds = 24;
+const SWINGS_SPAN: Seconds = inSeconds(24);
 
 /** How far it has swung of late, to and fro; undefined where it has not. */
 export function swingOf(samples: readonly Sample[], resolution: number): number | undefined {
@@ -27,7 +28,7 @@ function turnsBack(samples: readonly Sample[], band: number): readonly Seconds[]
     if (heading >= 0 && value > extreme.value) extreme = sample;
     else if (heading <= 0 && value < extreme.value) extreme = sample;
     else if (Math.abs(value - extreme.value) > band) {
-      if (heading !== 0) turns.push(extreme.t);
+      if (heading !== 0) turns.push(inSeconds(extreme.t));
       heading = value > extreme.value ? 1 : -1;
       extreme = sample;
     }

@@ -1,3 +1,4 @@
+import { absolutePa } from '../quantity';
 import fc from 'fast-check';
 import { unwrap } from '../result';
 import { freezeSheet, hashOf } from '../sheet';
@@ -22,14 +23,14 @@ describe('gauge lines', () => {
     fc.assert(
       fc.property(fc.integer({ min: -1000, max: 20_000 }), (tenths) => {
         const line = formatGaugeLine(tenths / 10, 'kPa', 1);
-        expect(unwrap(parseGaugeLine(line, 101_325)).si).toBeCloseTo(tenths * 100, 6);
+        expect(unwrap(parseGaugeLine(line, absolutePa(101_325))).si).toBeCloseTo(tenths * 100, 6);
       }),
       { seed: 61 },
     );
   });
   test('a line of noise carries no reading', () => {
-    expect(parseGaugeLine('@@ error 4', 101_325).ok).toBe(false);
-    expect(parseGaugeLine('4'.repeat(80), 101_325).ok).toBe(false);
+    expect(parseGaugeLine('@@ error 4', absolutePa(101_325)).ok).toBe(false);
+    expect(parseGaugeLine('4'.repeat(80), absolutePa(101_325)).ok).toBe(false);
   });
 });
 

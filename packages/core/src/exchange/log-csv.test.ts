@@ -1,8 +1,9 @@
+import { absolutePa } from '../quantity';
 import { unwrap } from '../result';
 import { readLogCsv, thinForChart } from './log-csv';
 
 const AIR = 101_325;
-const read = (text: string, over = {}) => readLogCsv(text, { barometer: AIR, ...over });
+const read = (text: string, over = {}) => readLogCsv(text, { barometer: absolutePa(AIR), ...over });
 const values = (text: string) => unwrap(read(text)).samples;
 
 describe('a log of time and pressure', () => {

@@ -172,20 +172,20 @@ class LogReader {
     }
     const pressureAt = cells.findIndex(namesPressure);
     if (pressureAt < 0 || cells.length < 2) return true;
-    const timeAt = cells.findIndex(
-      (cell, i) => i !== pressureAt && /time|zeit|date|\bt\b|sec|min|\(s\)/iu.test(cell),
-    );
-    const heading = cells[pressureAt]!;
+    this.readPressureHeading(cells[pressureAt]!);
+    this.pressureAt = pressureAt;
+    this.timeAt = timeColumn(cells, pressureAt);
+    const timeUnit = findUnit(BRACKETS.exec(cells[this.timeAt]!)?.[1] ?? '');
+    this.timeFactor = timeUnit?.kind === 'time' ? timeUnit.factor : 1;
+    return true;
+  }
+
+  private readPressureHeading(heading: string): void {
     const named = unitOfHeading(heading);
     const unknown = named ? undefined : BRACKETS.exec(heading)?.[1];
     if (unknown !== undefined && !this.options.unit)
       this.error = { code: 'log.unknown_unit', unit: unknown };
     this.unit = named ?? this.agreedUnit();
-    this.timeAt = timeAt >= 0 ? timeAt : pressureAt === 0 ? 1 : 0;
-    this.pressureAt = pressureAt;
-    const timeUnit = findUnit(BRACKETS.exec(cells[this.timeAt]!)?.[1] ?? '');
-    this.timeFactor = timeUnit?.kind === 'time' ? timeUnit.factor : 1;
-    return true;
   }
 
   private agreedUnit(): HeaderUnit | undefined {
@@ -208,6 +208,15 @@ class LogReader {
 }
 
 const BRACKETS = /[([]\s*([^)\]]+?)\s*[)\]]/u;
+
+/** The column that is headed like a time, else the first that is not the pressure. */
+function timeColumn(cells: readonly string[], pressureAt: number): number {
+  const named = cells.findIndex(
+    (cell, i) => i !== pressureAt && /time|zeit|date|\bt\b|sec|min|\(s\)/iu.test(cell),
+  );
+  if (named >= 0) return named;
+  return pressureAt === 0 ? 1 : 0;
+}
 
 type HeaderUnit = {
   /** As it was written: with what it counts from. */

@@ -1,3 +1,4 @@
+import { gaugePa } from '../quantity';
 import {
   adjusterPlate,
   chooseSpring,
@@ -108,7 +109,7 @@ function springIssues(plate: AnyPlate, setPoint: number, { id }: AdjusterSpec): 
   const own = adjusterPlate(plate, id);
   const fitted = fittedSpring(own);
   if (!fitted) return [{ code: 'valve.spring_unknown', stops: true, colour: own.fitted_spring }];
-  const choice = chooseSpring(own.springs, setPoint);
+  const choice = chooseSpring(own.springs, gaugePa(setPoint));
   const wouldDo = choice.ok ? choice.value.map(({ spring }) => spring.colour) : [];
   const { colour, from_pa: from, to_pa: to } = fitted;
   if (!wouldDo.includes(colour))

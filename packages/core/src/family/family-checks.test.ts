@@ -1,3 +1,4 @@
+import { kelvin } from '../quantity';
 import { unwrap } from '../result';
 import { familySamples } from '../testing/family-samples';
 import { ratingOf, standardAirPressure, type Targets } from '../valve';
@@ -18,16 +19,16 @@ const at = (sample: Sample, set: number, over = {}) => ({
 
 describe('standard air', () => {
   test('is the plate’s own at the sea and 20 °C', () => {
-    expect(unwrap(standardAirPressure(30_000, 0, 293.15))).toBeCloseTo(30_000, 6);
+    expect(unwrap(standardAirPressure(30_000, 0, kelvin(293.15)))).toBeCloseTo(30_000, 6);
   });
   test('thin air gives less, cold air more', () => {
-    const high = unwrap(standardAirPressure(30_000, 1240, 293.15));
+    const high = unwrap(standardAirPressure(30_000, 1240, kelvin(293.15)));
     expect(high).toBeCloseTo(25_842, -1);
-    expect(unwrap(standardAirPressure(30_000, 1240, 263.15))).toBeGreaterThan(high);
-    expect(unwrap(standardAirPressure(-30_000, 1240, 293.15))).toBeCloseTo(-high, 6);
+    expect(unwrap(standardAirPressure(30_000, 1240, kelvin(263.15)))).toBeGreaterThan(high);
+    expect(unwrap(standardAirPressure(-30_000, 1240, kelvin(293.15)))).toBeCloseTo(-high, 6);
   });
   test('below the lowest place there is, it is refused', () => {
-    expect(standardAirPressure(30_000, -600, 293.15)).toMatchObject({
+    expect(standardAirPressure(30_000, -600, kelvin(293.15))).toMatchObject({
       ok: false,
       error: { code: 'quantity.altitude_out_of_range' },
     });

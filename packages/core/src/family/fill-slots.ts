@@ -1,3 +1,4 @@
+import { gaugePa } from '../quantity';
 import { lockupAllowed } from '../valve';
 import { adjustersOf, definitionOf } from './list';
 import { sharedSlots, type SlotPrinters, type Slots, type SlotSource } from './slots';
@@ -7,7 +8,7 @@ const factSlots: Slots = {
   lockup_allowed: ({ plate, target, rules }, { pressure }) =>
     pressure(
       lockupAllowed(
-        { plate, target, adjuster: adjustersOf(plate)[0]!, small: target.set_point_pa },
+        { plate, target, adjuster: adjustersOf(plate)[0]!, small: gaugePa(target.set_point_pa) },
         rules,
       ),
     ),

@@ -1,5 +1,5 @@
 import { correctionAt, shownAt, type Gauge } from '../gauge';
-import { headCorrection } from '../quantity';
+import { headCorrection, metres } from '../quantity';
 import type { AnyPlate } from '../valve';
 import { fluids } from './line-fluid';
 import { definitionOf } from './list';
@@ -20,7 +20,9 @@ export const headAt = (
   plate: AnyPlate,
   gauge: Pick<Gauge, 'height_above_tapping_m'> | undefined,
 ): number =>
-  gauge === undefined ? 0 : headCorrection(gauge.height_above_tapping_m, lineDensityOf(plate));
+  gauge === undefined
+    ? 0
+    : headCorrection(metres(gauge.height_above_tapping_m), lineDensityOf(plate));
 
 /**
  * The pressure at the tapping when a gauge shows so much: by its certificate, and by how high it hangs.

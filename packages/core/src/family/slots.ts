@@ -1,3 +1,4 @@
+import { gaugePa } from '../quantity';
 import type { Gauge } from '../gauge';
 import {
   adjusterPlate,
@@ -58,7 +59,7 @@ export const sharedSlots: Slots = {
     `${pressure(fittedSpring(adjusterPlate(plate, adjuster))?.rate_pa_per_turn ?? 0)} a turn`,
   fitted_spring: ({ plate }) => plate.fitted_spring,
   right_spring: ({ plate, target }) => {
-    const choice = chooseSpring(plate.springs, Math.abs(target.set_point_pa));
+    const choice = chooseSpring(plate.springs, gaugePa(Math.abs(target.set_point_pa)));
     return choice.ok
       ? springWords(choice.value[0]!.spring)
       : 'none in the chart: order the right one';

@@ -1,3 +1,4 @@
+import { gaugePa } from '../quantity';
 import {
   defaultHouseRules,
   lockupAllowed,
@@ -32,7 +33,7 @@ export function workedOut(
   const open = { ...target, set_point_pa: setPoint, limit_pa: Infinity };
   const free = { ...plate, outlet_rating_pa: Infinity, inlet_rating_pa: Infinity };
   const lockup = lockupAllowed(
-    { plate: free, target: open, adjuster, small: setPoint },
+    { plate: free, target: open, adjuster, small: gaugePa(setPoint) },
     defaultHouseRules,
   );
   return { setPoint, limit: sumLimit(sum, density, lockup) };

@@ -1,3 +1,4 @@
+import { absolutePa } from '../quantity';
 import fc from 'fast-check';
 import { lineFormatSchema, pollOf, readLine, shippedFormats, type LineFormat } from './line-format';
 import { heardLine, LineCutter, lineTrouble, nothingHeard, type LineHeard } from './line-watch';
@@ -5,7 +6,7 @@ import { heardLine, LineCutter, lineTrouble, nothingHeard, type LineHeard } from
 const BAROMETER = 101_325;
 const [plain, asked, logLine] = shippedFormats as [LineFormat, LineFormat, LineFormat];
 const read = (format: LineFormat, line: string) => {
-  const result = readLine(format, line, BAROMETER);
+  const result = readLine(format, line, absolutePa(BAROMETER));
   return result.ok ? result.value : result.error.code;
 };
 

@@ -55,26 +55,20 @@ export function settingPlan(
   const byId = new Map(system.rungs.map((rung) => [rung.id, rung]));
   const target = new Map(ladder.targets.map(({ rung, pa }) => [rung, pa]));
   const now = new Map<string, number>();
-  for (const { id, kind, found_pa: found } of system.rungs)
-    now.set(id, found ?? (kind === 'pump' ? target.get(id)! : (target.get(id) ?? 0)));
+  for (const { id, found_pa: found } of system.rungs) now.set(id, found ?? target.get(id) ?? 0);
   let position = CENTRED;
   const steps: PlanStep[] = [];
   const readings = () => expectedReadings(system.rungs, byId, now, position);
+  const low = ({ kind }: Rung) => (LIMITERS.has(kind) ? parkedLowPa : 0);
   const park = (rung: Rung, to: 'high' | 'low') => {
-    now.set(
-      rung.id,
-      to === 'high' ? Number.POSITIVE_INFINITY : LIMITERS.has(rung.kind) ? parkedLowPa : 0,
-    );
+    now.set(rung.id, to === 'high' ? Number.POSITIVE_INFINITY : low(rung));
     steps.push({ kind: 'park', rung: rung.id, to, readings: readings() });
   };
-  for (const id of order.rungs) {
-    const rung = byId.get(id)!;
-    if (LIMITERS.has(rung.kind) && !FROM_ABOVE.has(rung.kind)) park(rung, 'low');
-  }
-  for (const id of order.rungs) {
-    const rung = byId.get(id)!;
-    if (LIMITERS.has(rung.kind) && FROM_ABOVE.has(rung.kind)) park(rung, 'high');
-    if (rung.kind === 'reducing' || rung.kind === 'switch') park(rung, 'low');
+  const inOrder = order.rungs.map((id) => byId.get(id)!);
+  for (const rung of inOrder) if (isParked(rung) === 'low first') park(rung, 'low');
+  for (const rung of inOrder) {
+    const parked = isParked(rung);
+    if (parked === 'high' || parked === 'low') park(rung, parked);
   }
   for (const id of order.rungs) {
     const rung = byId.get(id)!;
@@ -97,6 +91,12 @@ export function settingPlan(
     });
   }
   return { order, steps };
+}
+
+/** How a rung is taken out of the way: limiters that come up first of all, those that come down fully up. */
+function isParked({ kind }: Rung): 'low first' | 'high' | 'low' | undefined {
+  if (LIMITERS.has(kind)) return FROM_ABOVE.has(kind) ? 'high' : 'low first';
+  return kind === 'reducing' || kind === 'switch' ? 'low' : undefined;
 }
 
 /** Who rules the gauge at which a limiter should be read; undefined where it rules that itself. */

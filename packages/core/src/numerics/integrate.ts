@@ -71,12 +71,12 @@ export function integrate(
       continue;
     }
     if (error > tolerance && h > 1e-9) {
-      h *= Math.max(0.2, 0.9 * (tolerance / error) ** 0.2);
+      h *= shrinkBy(tolerance / error);
       continue;
     }
     if (event) {
       const after = event(trial, t + h);
-      if (Math.sign(after) !== Math.sign(before) && before !== 0) {
+      if (hasCrossed(before, after)) {
         if (h > 1e-6) {
           h /= 2;
           continue;
@@ -87,10 +87,18 @@ export function integrate(
     }
     t += h;
     [y, trial] = [trial, y];
-    h *= Math.min(4, Math.max(0.2, 0.9 * (tolerance / Math.max(error, 1e-12)) ** 0.2));
+    h *= growBy(tolerance / Math.max(error, 1e-12));
   }
   return { state: y.slice(), t, ended: 'at_end', steps, nextStep: h };
 }
+
+/** What a step is multiplied by where `room` times its error would be allowed. */
+const shrinkBy = (room: number): number => Math.max(0.2, 0.9 * room ** 0.2);
+const growBy = (room: number): number => Math.min(4, shrinkBy(room));
+
+/** An event that began at nothing is not one. */
+const hasCrossed = (before: number, after: number): boolean =>
+  before !== 0 && Math.sign(after) !== Math.sign(before);
 
 type StepWork = {
   readonly y: readonly number[];

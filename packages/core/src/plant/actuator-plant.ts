@@ -94,35 +94,27 @@ export const actuatorPlant: Plant<ActuatorParams> = {
     const byHand = at('manual_output');
     const setValue = setValueOf(p, inputs);
     const gain = at('gain');
+    const integralTime = Math.max(0.1, at('integral_time'));
     const sense = at('application') === 2 ? -1 : 1;
     const range = at('range_high') - at('range_low') || 1;
-    const isStroked = inputs['stroked'] === 'yes' || p.isStroked;
-    const positionFor = (share: number) =>
-      isStroked ? share : (share * RAW_COUNTS - p.closedCounts) / (p.openCounts - p.closedCounts);
+    const positionFor = strokeOf(p, inputs);
     return ([opening = 0, line = 0, integral = 0, relay = 0, reference = 0, ...lags], _, out) => {
       const seen = sensorShare(p, inputs, line);
       const error = (sense * (setValue - unitPressure(p, inputs, line))) / range;
       const turned = sense * (reference - seen);
-      const wanted =
-        turned > RELAY_HYSTERESIS ? 1 : turned < -RELAY_HYSTERESIS ? 0 : relay > 0.5 ? 1 : 0;
-      const asked = isTuning
-        ? byHand + (relay > 0.5 ? RELAY_STEP : -RELAY_STEP)
-        : isAutomatic
-          ? gain * error + integral
-          : byHand;
+      const wanted = relayWanted(turned, relay);
+      const unforced = isAutomatic ? gain * error + integral : byHand;
+      const asked = isTuning ? byHand + relayStep(relay) : unforced;
       const goal = goalOf(task, override, opening) ?? positionFor(limit(asked, 0, 1));
-      const speed = isOn
-        ? limit((goal - opening) / SERVO, -1 / p.strokeSeconds, 1 / p.strokeSeconds)
-        : 0;
-      out[0] = opening <= p.blockedAt && speed < 0 ? 0 : speed;
+      out[0] = isOn ? stemSpeed(p, opening, goal) : 0;
       out[1] = (p.rest + p.gain * ((lags.at(-1) ?? 0.5) - 0.5) - line) / p.timeConstant;
-      out[2] = isAutomatic
-        ? (gain * error) / Math.max(0.1, at('integral_time'))
-        : (byHand - gain * error - integral) / TRACKING;
+      const follows = (byHand - gain * error - integral) / TRACKING;
+      out[2] = isAutomatic ? (gain * error) / integralTime : follows;
       out[3] = isTuning ? (wanted - relay) / 0.1 : (1 - relay) / TRACKING;
       out[4] = isTuning ? 0 : (seen - reference) / TRACKING;
-      for (let i = 0; i < LAGS; i++)
-        out[i + 5] = ((i === 0 ? opening : lags[i - 1]!) - lags[i]!) / (p.deadTime / LAGS);
+      lags.forEach((lag, i) => {
+        out[i + 5] = ((lags[i - 1] ?? opening) - lag) / (p.deadTime / LAGS);
+      });
     };
   },
   clamp: (p, state) =>
@@ -140,6 +132,27 @@ export const actuatorPlant: Plant<ActuatorParams> = {
     isInControl: true,
   }),
 };
+
+/** Where the stem is driven for a share of the stroke: of its counts as they come, until both ends are known. */
+function strokeOf(p: ActuatorParams, inputs: Positions): (share: number) => number {
+  if (inputs['stroked'] === 'yes' || p.isStroked) return (share) => share;
+  const span = p.openCounts - p.closedCounts;
+  return (share) => (share * RAW_COUNTS - p.closedCounts) / span;
+}
+
+const relayStep = (relay: number): number => (relay > 0.5 ? RELAY_STEP : -RELAY_STEP);
+
+/** The side to which the relay goes: beyond its hysteresis by what it sees, within it as it stands. */
+function relayWanted(turned: number, relay: number): 0 | 1 {
+  if (Math.abs(turned) > RELAY_HYSTERESIS) return turned > 0 ? 1 : 0;
+  return relay > 0.5 ? 1 : 0;
+}
+
+/** Shares of the stroke a second towards a goal; none through what stands in the way. */
+function stemSpeed(p: ActuatorParams, opening: number, goal: number): number {
+  const speed = limit((goal - opening) / SERVO, -1 / p.strokeSeconds, 1 / p.strokeSeconds);
+  return opening <= p.blockedAt && speed < 0 ? 0 : speed;
+}
 
 /** Where a task or a contact drives the stem, as a share of the stroke; undefined where neither does. */
 function goalOf(

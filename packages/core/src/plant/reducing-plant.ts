@@ -69,6 +69,16 @@ function wanted(inputs: Positions, setPoint: number, state: readonly number[]): 
   return limit(state[PILOT]! + PROPORTIONAL * (1 + 4 * state[AIR]!) * error, 0, 1);
 }
 
+/** A pilot wide open or shut is driven no further. */
+const isAtItsEnd = (pilot: number, error: number): boolean =>
+  (pilot >= 1 && error > 0) || (pilot <= 0 && error < 0);
+
+/** Shares of the main a second; a full one takes nothing more, and is slow to be emptied. */
+function fillSpeed({ mainVolume }: ReducingParams, fill: number, gained: number): number {
+  if (fill < 1) return gained / mainVolume;
+  return gained < 0 ? gained / mainVolume / 50 : 0;
+}
+
 export const reducingPlant: Plant<ReducingParams> = {
   scale: () => [1, 1, 1, 500, 500, 1, 1],
 
@@ -86,7 +96,7 @@ export const reducingPlant: Plant<ReducingParams> = {
       const target = wanted(inputs, setPoint, state);
       const lag = 0.2 + 4.5 * air;
       const error = setPoint - p2 - params.droop * x;
-      const held = (pilot >= 1 && error > 0) || (pilot <= 0 && error < 0);
+      const isHeld = inputs['selector'] !== 'automatic' || isAtItsEnd(pilot, error);
       const { flow } = throughValve(params, inputs, x, p2);
       const across = outlet * root(p2 - p3);
       const lost = outlet < 1e-3 ? params.mainDrain * fill : 0;
@@ -95,16 +105,10 @@ export const reducingPlant: Plant<ReducingParams> = {
       const stiff = limit((fill - 0.9) * 10, 0, 1) ** 2;
       out[X] = (chamber - x) / lag;
       out[CHAMBER] = (target - chamber) / lag;
-      out[PILOT] =
-        held || inputs['selector'] !== 'automatic'
-          ? -pilot * 1e-3
-          : limit(INTEGRAL * error, -0.12, 0.12);
+      out[PILOT] = isHeld ? -pilot * 1e-3 : limit(INTEGRAL * error, -0.12, 0.12);
       out[P2] = (flow - across - 2e-4 * root(p2)) / params.pipeCompliance;
       out[P3] = (stiff * (across - drawn)) / params.mainCompliance - (1 - stiff) * p3 * 0.5;
-      out[FILL] =
-        fill < 1 || across < drawn
-          ? (across - drawn) / params.mainVolume / (fill >= 1 ? 50 : 1)
-          : 0;
+      out[FILL] = fillSpeed(params, fill, across - drawn);
       out[AIR] = isBleeding ? -air * 0.12 : -air * 2e-4;
     };
   },

@@ -1,3 +1,4 @@
+import { gaugePa } from '../quantity';
 import fc from 'fast-check';
 import { seededRandom, type Sample } from '../numerics';
 import { unwrap } from '../result';
@@ -7,22 +8,22 @@ import { readRamps, splitRamps } from './ramp-log';
 
 describe('blowdown', () => {
   test('is the share of the set pressure that is lost before it shuts', () => {
-    expect(unwrap(blowdown(1_000_000, 930_000))).toBeCloseTo(0.07, 12);
+    expect(unwrap(blowdown(gaugePa(1_000_000), gaugePa(930_000)))).toBeCloseTo(0.07, 12);
   });
   test.each([
     [0, 0, 'prove.set_not_positive'],
     [-5, -9, 'prove.set_not_positive'],
     [100, 101, 'prove.reseat_above_set'],
   ])('of %d and %d is refused: %s', (set, reseat, code) => {
-    expect(blowdown(set, reseat)).toEqual({ ok: false, error: { code } });
+    expect(blowdown(gaugePa(set), gaugePa(reseat))).toEqual({ ok: false, error: { code } });
   });
 });
 
 describe('cracking over cycles', () => {
   const cycles = [
-    { cracked: 1_184_000, fullFlow: 1_240_000, reseated: 1_098_000 },
-    { cracked: 1_180_000, fullFlow: 1_236_000, reseated: 1_094_000 },
-    { cracked: 1_176_000, fullFlow: 1_244_000, reseated: 1_102_000 },
+    { cracked: gaugePa(1_184_000), fullFlow: gaugePa(1_240_000), reseated: gaugePa(1_098_000) },
+    { cracked: gaugePa(1_180_000), fullFlow: gaugePa(1_236_000), reseated: gaugePa(1_094_000) },
+    { cracked: gaugePa(1_176_000), fullFlow: gaugePa(1_244_000), reseated: gaugePa(1_102_000) },
   ];
   test('mean, spread, repeatability, blowdown and overpressure', () => {
     const result = unwrap(crackingResult(cycles));
@@ -38,7 +39,7 @@ describe('cracking over cycles', () => {
     expect(result.overpressure).toBeCloseTo(60 / 1180, 9);
   });
   test('one cycle has no spread, and what was not seen is not made up', () => {
-    expect(unwrap(crackingResult([{ cracked: 500_000 }]))).toMatchObject({
+    expect(unwrap(crackingResult([{ cracked: gaugePa(500_000) }]))).toMatchObject({
       crackingSpread: 0,
       repeatability: 0,
       reseat: undefined,
@@ -47,13 +48,12 @@ describe('cracking over cycles', () => {
     });
   });
   test('a vacuum is reckoned by its size', () => {
-    expect(unwrap(crackingResult([{ cracked: -24_000, reseated: -22_800 }])).blowdown).toBeCloseTo(
-      0.05,
-      9,
-    );
+    expect(
+      unwrap(crackingResult([{ cracked: gaugePa(-24_000), reseated: gaugePa(-22_800) }])).blowdown,
+    ).toBeCloseTo(0.05, 9);
   });
   test('never cracked is said', () => {
-    expect(crackingResult([{ reseated: 1 }])).toEqual({
+    expect(crackingResult([{ reseated: gaugePa(1) }])).toEqual({
       ok: false,
       error: { code: 'prove.never_cracked' },
     });

@@ -1,3 +1,4 @@
+import { gaugePa, differencePa } from '../quantity';
 import type { GaugePressure, PressureDifference } from '../quantity';
 import { err, ok, type Result } from '../result';
 import { blowdown } from './blowdown';
@@ -44,14 +45,17 @@ export function crackingResult(
   const full = of('fullFlow');
   const cracking = mean(cracks);
   const reseat = reseats.length > 0 ? mean(reseats) : undefined;
-  const down = reseat === undefined ? undefined : blowdown(Math.abs(cracking), Math.abs(reseat));
+  const down =
+    reseat === undefined
+      ? undefined
+      : blowdown(gaugePa(Math.abs(cracking)), gaugePa(Math.abs(reseat)));
   return ok({
     cycles: cracks.length,
-    cracking,
-    crackingSpread: spread(cracks),
-    repeatability: deviation(cracks),
-    reseat,
-    reseatSpread: spread(reseats),
+    cracking: gaugePa(cracking),
+    crackingSpread: differencePa(spread(cracks)),
+    repeatability: differencePa(deviation(cracks)),
+    reseat: reseat === undefined ? undefined : gaugePa(reseat),
+    reseatSpread: differencePa(spread(reseats)),
     blowdown: down?.ok ? down.value : undefined,
     overpressure:
       full.length > 0 && cracking !== 0 ? (mean(full) - cracking) / cracking : undefined,

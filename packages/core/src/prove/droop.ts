@@ -1,3 +1,4 @@
+import { differencePa } from '../quantity';
 import type { GaugePressure, PressureDifference } from '../quantity';
 
 /**
@@ -9,4 +10,4 @@ import type { GaugePressure, PressureDifference } from '../quantity';
  * @example droop(520_000, 505_000) // → 15_000
  */
 export const droop = (smallFlow: GaugePressure, workingFlow: GaugePressure): PressureDifference =>
-  smallFlow - workingFlow;
+  differencePa(smallFlow - workingFlow);

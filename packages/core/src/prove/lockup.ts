@@ -1,3 +1,4 @@
+import { differencePa } from '../quantity';
 import { akaike, akaikeWeight, fitDecay, leastSquares, type Sample } from '../numerics';
 import type { GaugePressure, PressureDifference } from '../quantity';
 import { err, ok, type Result } from '../result';
@@ -65,7 +66,7 @@ export function noFlowVerdict(
   return ok({
     shape: creeps ? 'creeps' : 'levels',
     sure: Math.max(0.5, sure),
-    rise,
+    rise: differencePa(rise),
     allowed,
     creepRate: creeps ? rising.slope : 0,
     passes: !creeps && rise <= allowed,

@@ -1,9 +1,15 @@
+import { differencePa, gaugePa } from '../quantity';
 import { seededRandom, type Sample } from '../numerics';
 import { unwrap } from '../result';
 import { noFlowWatch, type WatchedShape } from './no-flow-watch';
 
 const DIVISION = 2000;
-const rule = { setPoint: 520_000, resolution: DIVISION, allowed: 50_000, creepDivisions: 1.5 };
+const rule = {
+  setPoint: gaugePa(520_000),
+  resolution: DIVISION,
+  allowed: differencePa(50_000),
+  creepDivisions: 1.5,
+};
 const judge = (samples: readonly Sample[]) => unwrap(noFlowWatch(samples, rule));
 
 type World = { readonly creep: number; readonly seconds: number; readonly every: number };
@@ -66,7 +72,8 @@ describe('the verdict of a watch', () => {
     expect(judge(flat(61, 1))).toMatchObject({ shape: 'levels', creepRate: 0, rise: 20_000 });
   });
   test('passes what levels up to what is allowed, and not a pascal more', () => {
-    const at = (allowed: number) => unwrap(noFlowWatch(flat(61, 1), { ...rule, allowed })).passes;
+    const at = (allowed: number) =>
+      unwrap(noFlowWatch(flat(61, 1), { ...rule, allowed: differencePa(allowed) })).passes;
     expect(at(20_000)).toBe(true);
     expect(at(19_999)).toBe(false);
   });

@@ -1,3 +1,4 @@
+import { differencePa } from '../quantity';
 import { standingSlope, type Sample } from '../numerics';
 import type { GaugePressure, PressureDifference } from '../quantity';
 import { err, ok, type Result } from '../result';
@@ -67,7 +68,7 @@ export function noFlowWatch(
   return ok({
     shape: isCreep ? 'creeps' : isLevel ? 'levels' : 'cannot_tell',
     sure: Math.max(creeps, levels),
-    rise,
+    rise: differencePa(rise),
     allowed,
     creepRate: isLevel ? 0 : slope.mean,
     passes: isLevel && rise <= allowed,

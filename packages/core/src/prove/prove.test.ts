@@ -1,3 +1,4 @@
+import { gaugePa, differencePa } from '../quantity';
 import fc from 'fast-check';
 import { seededRandom } from '../numerics';
 import { unwrap } from '../result';
@@ -13,12 +14,12 @@ const record = (of: (t: number) => number, noise = 0, seed = 1) => {
   }));
 };
 const verdict = (of: (t: number) => number, noise = 300, seed = 1) =>
-  unwrap(noFlowVerdict(record(of, noise, seed), 520_000, 2000, 52_000));
+  unwrap(noFlowVerdict(record(of, noise, seed), gaugePa(520_000), 2000, differencePa(52_000)));
 
 describe('droop', () => {
   test('is the fall from small to working flow', () => {
-    expect(droop(520_000, 505_000)).toBe(15_000);
-    expect(droop(505_000, 510_000)).toBe(-5000);
+    expect(droop(gaugePa(520_000), gaugePa(505_000))).toBe(15_000);
+    expect(droop(gaugePa(505_000), gaugePa(510_000))).toBe(-5000);
   });
 });
 
@@ -50,7 +51,7 @@ describe('no-flow record', () => {
   });
 
   test('too few readings are said', () => {
-    expect(noFlowVerdict(record(() => 1).slice(0, 4), 1, 1, 1)).toEqual({
+    expect(noFlowVerdict(record(() => 1).slice(0, 4), gaugePa(1), 1, differencePa(1))).toEqual({
       ok: false,
       error: { code: 'prove.too_few_readings', have: 4, want: 5 },
     });
@@ -74,11 +75,11 @@ describe('drift', () => {
   const lane = { lower: 425_000, upper: 455_000 };
   const year = 365;
   const visits = (changes: readonly number[]) => [
-    { day: 0, asFound: 400_000, asLeft: 440_000 },
+    { day: 0, asFound: gaugePa(400_000), asLeft: gaugePa(440_000) },
     ...changes.map((change, i) => ({
       day: (i + 1) * year,
-      asFound: 440_000 + change,
-      asLeft: 440_000,
+      asFound: gaugePa(440_000 + change),
+      asLeft: gaugePa(440_000),
     })),
   ];
 
@@ -132,8 +133,8 @@ describe('drift', () => {
         const quiet = Array.from({ length: count }, (_, i) => ({
           day: 365 * i + random.between(-40, 40),
           // What the gauge adds, twice for a change, and as much again by the valve itself.
-          asFound: 500_000 + 1000 * random.normal() + 1414 * random.normal(),
-          asLeft: 500_000 + 1000 * random.normal(),
+          asFound: gaugePa(500_000 + 1000 * random.normal() + 1414 * random.normal()),
+          asLeft: gaugePa(500_000 + 1000 * random.normal()),
         }));
         return unwrap(driftOf(quiet, lane, 2000)).isDrifting;
       };

@@ -1,3 +1,4 @@
+import { gaugePa, differencePa } from '../quantity';
 import { seededRandom, type Sample } from '../numerics';
 import { rounded } from '../testing/rounded';
 import { alignmentOf } from './alignment';
@@ -32,7 +33,12 @@ test('lockup and creep', () => {
   };
   const lines = Object.entries(shapes).flatMap(([name, shape]) =>
     [5, 12, 40].map((count) => {
-      const verdict = noFlowVerdict(record(count, 3, 300, shape), 500_000, 2000, allowed(500_000));
+      const verdict = noFlowVerdict(
+        record(count, 3, 300, shape),
+        gaugePa(500_000),
+        2000,
+        differencePa(allowed(500_000)),
+      );
       return `${name} ${count} ${rounded(verdict)}`;
     }),
   );
@@ -40,9 +46,9 @@ test('lockup and creep', () => {
     rounded(
       noFlowVerdict(
         record(4, 3, 0, () => 5),
-        500_000,
+        gaugePa(500_000),
         2000,
-        allowed(500_000),
+        differencePa(allowed(500_000)),
       ),
     ),
   );
@@ -51,9 +57,9 @@ test('lockup and creep', () => {
       rounded(
         noFlowVerdict(
           record(9, 3, 0, () => setPoint + 12_000),
-          setPoint,
+          gaugePa(setPoint),
           1000,
-          allowed(setPoint),
+          differencePa(allowed(setPoint)),
         ),
       ),
     );
@@ -62,7 +68,11 @@ test('lockup and creep', () => {
 
 test('drift between visits', () => {
   const lane = { lower: 480_000, upper: 520_000 };
-  const visit = (day: number, asFound: number, asLeft: number) => ({ day, asFound, asLeft });
+  const visit = (day: number, asFound: number, asLeft: number) => ({
+    day,
+    asFound: gaugePa(asFound),
+    asLeft: gaugePa(asLeft),
+  });
   const histories = [
     [visit(0, 500_000, 500_000)],
     [visit(0, 500_000, 500_000), visit(0, 505_000, 500_000)],
@@ -83,15 +93,15 @@ test('drift between visits', () => {
 
 test('cracking, reseat and what follows from them', () => {
   const cycles = [
-    [{ cracked: 690_000, reseated: 640_000 }],
+    [{ cracked: gaugePa(690_000), reseated: gaugePa(640_000) }],
     [
-      { cracked: 690_000, fullFlow: 735_000, reseated: 640_000 },
-      { cracked: 694_000, fullFlow: 741_000, reseated: 645_000 },
-      { cracked: 687_000, reseated: 633_000 },
+      { cracked: gaugePa(690_000), fullFlow: gaugePa(735_000), reseated: gaugePa(640_000) },
+      { cracked: gaugePa(694_000), fullFlow: gaugePa(741_000), reseated: gaugePa(645_000) },
+      { cracked: gaugePa(687_000), reseated: gaugePa(633_000) },
     ],
-    [{ cracked: 690_000, reseated: 700_000 }],
-    [{ cracked: -40_000, reseated: -31_000 }, { cracked: -41_500 }],
-    [{ reseated: 640_000 }],
+    [{ cracked: gaugePa(690_000), reseated: gaugePa(700_000) }],
+    [{ cracked: gaugePa(-40_000), reseated: gaugePa(-31_000) }, { cracked: gaugePa(-41_500) }],
+    [{ reseated: gaugePa(640_000) }],
   ];
   expect(cycles.map((each) => rounded(crackingResult(each)))).toMatchSnapshot();
 });

@@ -1,8 +1,9 @@
+import { differencePa, absolutePa, gaugePa } from './kinds';
 import { err, ok, type Result } from '../result';
 import type { AbsolutePressure, GaugePressure, Length, PressureDifference } from './kinds';
 import type { PressureReference } from './parse';
 
-export const STANDARD_ATMOSPHERE: AbsolutePressure = 101_325;
+export const STANDARD_ATMOSPHERE: AbsolutePressure = absolutePa(101_325);
 
 export type AtmosphereError =
   | { readonly code: 'quantity.altitude_out_of_range'; readonly altitude: number }
@@ -22,7 +23,7 @@ export type AtmosphereError =
 export function barometricPressure(altitude: Length): Result<AbsolutePressure, AtmosphereError> {
   if (!(altitude >= -430 && altitude <= 11_000))
     return err({ code: 'quantity.altitude_out_of_range', altitude });
-  return ok(STANDARD_ATMOSPHERE * (1 - 2.25577e-5 * altitude) ** 5.25588);
+  return ok(absolutePa(STANDARD_ATMOSPHERE * (1 - 2.25577e-5 * altitude) ** 5.25588));
 }
 
 /**
@@ -46,13 +47,13 @@ export function toGaugePressure(
         : -Math.abs(pressure);
   if (!(gauge + barometer >= 0))
     return err({ code: 'quantity.below_absolute_zero', absolute: gauge + barometer });
-  return ok(gauge);
+  return ok(gaugePa(gauge));
 }
 
 export const toAbsolutePressure = (
   gauge: GaugePressure,
   barometer: AbsolutePressure,
-): AbsolutePressure => gauge + barometer;
+): AbsolutePressure => absolutePa(gauge + barometer);
 
 /**
  * What to add to a reading for the column between gauge and tapping.
@@ -65,4 +66,4 @@ export const toAbsolutePressure = (
  * @example headCorrection(1) // → 9789
  */
 export const headCorrection = (height: Length, density = 998.2): PressureDifference =>
-  density * 9.80665 * height;
+  differencePa(density * 9.80665 * height);

@@ -1,4 +1,5 @@
 export * from './kinds';
+export * from './stored-kind';
 export * from './units';
 export * from './trade-units';
 export * from './parse';

@@ -1,8 +1,9 @@
 /**
- * SI numbers by kind. The tag is optional, so plain arithmetic flows in, but one kind
- * never passes for another: an absolute pressure is refused where a gauge one is asked.
+ * SI numbers by kind. A plain number does not pass for one of them, nor one kind for another: they are
+ * made by the constructors below and by what parses text, and arithmetic on them gives plain numbers.
  */
-type Kind<K extends string> = number & { readonly __kind?: K };
+declare const kind: unique symbol;
+type Kind<K extends string> = number & { readonly [kind]: K };
 
 /** Pa above (or, negative, below) the air outside. */
 export type GaugePressure = Kind<'GaugePressure'>;
@@ -27,6 +28,21 @@ export type Temperature = Kind<'Temperature'>;
 /** s. */
 export type Seconds = Kind<'Seconds'>;
 
-export const gaugePa = (pa: number): GaugePressure => pa;
-export const absolutePa = (pa: number): AbsolutePressure => pa;
-export const kPa = (value: number): GaugePressure => value * 1000;
+const made =
+  <K extends string>() =>
+  (value: number): Kind<K> =>
+    value as Kind<K>;
+
+export const gaugePa = made<'GaugePressure'>();
+export const absolutePa = made<'AbsolutePressure'>();
+export const differencePa = made<'PressureDifference'>();
+export const cubicMetresPerSecond = made<'Flow'>();
+export const inTurns = made<'Turns'>();
+export const paPerTurn = made<'Rate'>();
+export const amperes = made<'Current'>();
+export const volts = made<'Voltage'>();
+export const metres = made<'Length'>();
+export const kelvin = made<'Temperature'>();
+export const inSeconds = made<'Seconds'>();
+
+export const kPa = (value: number): GaugePressure => gaugePa(value * 1000);

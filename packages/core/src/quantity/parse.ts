@@ -1,3 +1,4 @@
+import { differencePa } from './kinds';
 import { err, ok, type Result } from '../result';
 import { toGaugePressure, type AtmosphereError } from './atmosphere';
 import type { AbsolutePressure, GaugePressure, PressureDifference } from './kinds';
@@ -99,7 +100,7 @@ export function parseDifference(
   if (!written.ok) return written;
   const { reference, ...plain } = written.value;
   return reference === 'gauge'
-    ? ok(plain)
+    ? ok({ ...plain, si: differencePa(plain.si) })
     : err({ code: 'quantity.reference_not_wanted', reference });
 }
 

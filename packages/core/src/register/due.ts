@@ -1,3 +1,4 @@
+import { gaugePa } from '../quantity';
 import { addMonths } from 'date-fns/addMonths';
 import { dutyOf } from '../family';
 import { resultUncertainty } from '../gauge';
@@ -36,7 +37,13 @@ export function driftOfVisits(
     const leading = settings[0];
     return leading === undefined || leading.as_found_pa === null
       ? []
-      : [{ day: at / DAY, asFound: leading.as_found_pa, asLeft: leading.as_left_pa }];
+      : [
+          {
+            day: at / DAY,
+            asFound: gaugePa(leading.as_found_pa),
+            asLeft: gaugePa(leading.as_left_pa),
+          },
+        ];
   });
   const drift = driftOf(
     visits,

@@ -1,7 +1,8 @@
+import { absolutePa } from '../quantity';
 import type { FactKind, PlateFact } from '../valve';
 import { factText, readFact, readSignalEnd, signalEndText } from './fact-text';
 
-const writing = { unit: 'bar', barometer: 101_325 };
+const writing = { unit: 'bar', barometer: absolutePa(101_325) };
 const fact = (kind: FactKind, over: Partial<PlateFact> = {}): PlateFact =>
   ({ path: 'x', label: 'X', ...kind, ...over }) as PlateFact;
 const celsius = fact({ kind: 'figure', unit: '°C', factor: 1, offset: 273.15 });

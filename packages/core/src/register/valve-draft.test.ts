@@ -1,3 +1,4 @@
+import { absolutePa } from '../quantity';
 import type { Valve } from '../exchange';
 import { familyNames } from '../family';
 import { familySamples, type SampleName } from '../testing/family-samples';
@@ -6,7 +7,7 @@ import { plate, target } from '../testing/samples';
 import { completed, draftLike, draftOf, newDraft, readDraft, type ValveDraft } from './valve-draft';
 import { factGroups } from './valve-facts';
 
-const writing = { unit: 'kPa', barometer: 101_325 };
+const writing = { unit: 'kPa', barometer: absolutePa(101_325) };
 const reading = { id: 'v-1', writing, others: [] };
 const samples: readonly (readonly [string, Valve])[] = [
   ['reducing', { id: 'v-1', tag: 'PRV-1', name: 'North hall', place: 'Pit 2', plate, target }],

@@ -1,3 +1,4 @@
+import { absolutePa } from '../quantity';
 import type { Valve } from '../exchange';
 import { familyNames } from '../family';
 import { unwrap } from '../result';
@@ -8,7 +9,7 @@ import { columnsOf, headerOf, merged, readHeader } from './valve-columns';
 import { factGroups, furtherOf } from './valve-facts';
 import { readValvesCsv, writeValvesCsv } from './valves-csv';
 
-const writing = { unit: 'kPa', barometer: 101_325 };
+const writing = { unit: 'kPa', barometer: absolutePa(101_325) };
 const valveOf = (name: string, tag: string): Valve => {
   const sample =
     name === 'reducing'

@@ -1,3 +1,4 @@
+import { inTurns } from '../quantity';
 import { checkTurn, type TurnError } from '../coach';
 import type { Gauge } from '../gauge';
 import {
@@ -79,7 +80,10 @@ function turnError(run: Run, adjuster: string, turns: number): EventError | unde
   if (!isKnown(run, adjuster)) return { code: 'run.unknown_adjuster', adjuster };
   const arm = adjuster === ARM ? rangeArmOf(run) : undefined;
   if (arm) return slideError(turns, arm);
-  return checkTurn(turns, adjusterPlate(run.started.plate, adjuster).travel_turns);
+  return checkTurn(
+    inTurns(turns),
+    inTurns(adjusterPlate(run.started.plate, adjuster).travel_turns),
+  );
 }
 
 /** A range arm stands at a figure of its scale. */

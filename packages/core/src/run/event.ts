@@ -9,6 +9,7 @@ import {
   stepEvents,
   type EntryEvent,
 } from '../step';
+import { storedAs, type Rate } from '../quantity';
 import {
   directionSchema,
   houseRulesSchema,
@@ -19,7 +20,7 @@ import {
 } from '../valve';
 
 export const ratePriorSchema = z.object({
-  rate: z.number().positive().max(1e9),
+  rate: storedAs<Rate>(z.number().positive().max(1e9)),
   sdFraction: z.number().positive().max(5),
   direction: directionSchema,
   directionTrust: z.number().min(0.5).max(1),

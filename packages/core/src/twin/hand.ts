@@ -2,7 +2,7 @@ import { settling, type Settling } from '../coach';
 import { atTapping } from '../family';
 import type { Sample } from '../numerics';
 import type { Positions } from '../plant';
-import { decimalsFor, fromSI, unitOf } from '../quantity';
+import { decimalsFor, fromSI, unitOf, type Seconds } from '../quantity';
 import { unwrap } from '../result';
 import {
   checkEvent,
@@ -141,7 +141,7 @@ export class TwinHand implements Hand {
     return { si, entered: { text, unit: gauge.unit }, gauge_id: gauge.id, source: 'linked' };
   }
 
-  private readonly learned = new Map<GaugeRole, number>();
+  private readonly learned = new Map<GaugeRole, Seconds>();
 
   settle(role: GaugeRole): Settling['state'] {
     const gauge = this.run.gauges[role]!;

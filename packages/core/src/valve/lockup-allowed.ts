@@ -1,3 +1,4 @@
+import { differencePa } from '../quantity';
 import type { GaugePressure, PressureDifference } from '../quantity';
 import type { AdjusterSpec } from './adjuster';
 import type { HouseRules } from './house-rules';
@@ -30,7 +31,7 @@ export function lockupAllowed(
 ): PressureDifference {
   const { lockup_gas: gas } = rules;
   // Runs that were begun before gas had its own: one rule for all, over what was held.
-  if (!gas) return Math.max(rules.lockup_fraction * small, rules.lockup_least_pa);
+  if (!gas) return differencePa(Math.max(rules.lockup_fraction * small, rules.lockup_least_pa));
   const set = target.set_point_pa;
   const byRule =
     adjuster.fluid !== 'gas'
@@ -39,5 +40,5 @@ export function lockupAllowed(
         ? Math.max(gas.low_fraction * set, gas.low_least_pa)
         : Math.max(gas.fraction * set, gas.least_pa);
   const ceiling = Math.min(target.limit_pa, ratingOf(plate, adjuster.role));
-  return Math.max(0, Math.min(byRule, ceiling - set));
+  return differencePa(Math.max(0, Math.min(byRule, ceiling - set)));
 }

@@ -1,3 +1,4 @@
+import { gaugePa } from '../quantity';
 import type { GaugePressure } from '../quantity';
 import { err, ok, type Result } from '../result';
 import type { Spring } from './plate';
@@ -39,7 +40,7 @@ export function chooseSpring(
   if (choices.length > 0) return ok(choices);
   return err({
     code: 'valve.no_spring_reaches',
-    lowest: Math.min(...springs.map(({ from_pa }) => from_pa)),
-    highest: Math.max(...springs.map(({ to_pa }) => to_pa)),
+    lowest: gaugePa(Math.min(...springs.map(({ from_pa }) => from_pa))),
+    highest: gaugePa(Math.max(...springs.map(({ to_pa }) => to_pa))),
   });
 }

@@ -3,11 +3,13 @@ import {
   STANDARD_ATMOSPHERE,
   type AtmosphereError,
   type Temperature,
+  metres,
+  kelvin,
 } from '../quantity';
 import { ok, type Result } from '../result';
 
 /** Air that makers' plates speak of, K. */
-export const STANDARD_AIR: Temperature = 293.15;
+export const STANDARD_AIR: Temperature = kelvin(293.15);
 
 /**
  * Greatest pressure of a blower away from standard air, estimated by the ratio of densities.
@@ -29,7 +31,7 @@ export function standardAirPressure(
   altitude: number,
   air: Temperature,
 ): Result<number, AtmosphereError> {
-  const barometer = barometricPressure(altitude);
+  const barometer = barometricPressure(metres(altitude));
   if (!barometer.ok) return barometer;
   return ok(platePa * (barometer.value / STANDARD_ATMOSPHERE) * (STANDARD_AIR / air));
 }

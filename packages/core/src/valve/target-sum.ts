@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { headCorrection, type PressureDifference } from '../quantity';
+import { headCorrection, type PressureDifference, metres } from '../quantity';
 import { pressureSchema } from './plate';
 
 const height = z.number().min(-1000).max(1000).optional();
@@ -30,7 +30,7 @@ export type TargetSum = z.infer<typeof targetSumSchema>;
 export const sumSetPoint = (
   { need_pa: need, loss_pa: loss = 0, rise_m: rise = 0 }: TargetSum,
   density: number,
-): number => need + loss + headCorrection(rise, density);
+): number => need + loss + headCorrection(metres(rise), density);
 
 /**
  * The limit that the lowest point sets: its rating less the column down to it, less what lockup may add.
@@ -43,4 +43,4 @@ export const sumLimit = (
   density: number,
   lockup: PressureDifference,
 ): number | undefined =>
-  rating === undefined ? undefined : rating - headCorrection(drop, density) - lockup;
+  rating === undefined ? undefined : rating - headCorrection(metres(drop), density) - lockup;

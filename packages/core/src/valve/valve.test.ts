@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { checkPlate, plateSchema } from '../family';
-import { kPa } from '../quantity';
+import { kPa, gaugePa } from '../quantity';
 import { plate, target } from '../testing/samples';
 import { mainAdjuster } from './adjuster';
 import { defaultHouseRules, houseRulesSchema, minFlowFor } from './house-rules';
@@ -33,7 +33,7 @@ describe('spring choice', () => {
   test('every choice holds the target', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 1_600_000 }), (wanted) => {
-        const choice = chooseSpring(plate.springs, wanted);
+        const choice = chooseSpring(plate.springs, gaugePa(wanted));
         if (!choice.ok) return;
         for (const { spring, position } of choice.value) {
           expect(wanted).toBeGreaterThanOrEqual(spring.from_pa);
@@ -126,7 +126,7 @@ describe('how far it may rise with nothing flowing', () => {
         plate: { outlet_rating_pa: rating, inlet_rating_pa: 1e9 } as never,
         target: { set_point_pa, limit_pa, tolerance_pa: 1, why: 'test' },
         adjuster: { ...adjuster, ...(fluid ? { fluid } : {}) },
-        small: set_point_pa * 1.1,
+        small: gaugePa(set_point_pa * 1.1),
       },
       rules,
     );

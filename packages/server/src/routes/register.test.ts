@@ -5,6 +5,7 @@ import {
   writeValvesCsv,
   type Imported,
   type Valve,
+  absolutePa,
 } from '@holvek/core';
 import { codeOf, gauges, testServer, valve, type TestServer } from '../testing/server';
 
@@ -71,7 +72,7 @@ describe('sites', () => {
 });
 
 const csvOf = (...valves: readonly Valve[]) =>
-  writeValvesCsv(valves, { unit: 'kPa', barometer: 101_325 });
+  writeValvesCsv(valves, { unit: 'kPa', barometer: absolutePa(101_325) });
 
 describe('the register as a file', () => {
   test('goes out as CSV', async () => {

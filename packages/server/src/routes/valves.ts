@@ -15,6 +15,7 @@ import {
   type Imported,
   type Valve,
   type Writing,
+  metres,
 } from '@holvek/core';
 import type { Store } from '../db/open';
 import { Problem } from '../http/problem';
@@ -112,7 +113,7 @@ function actionsIn(before: Valve, after: Valve): readonly HouseAction[] {
 async function writingOf({ tables }: Store): Promise<Writing> {
   const site = await tables.sites.findOne({ raw: true });
   const { altitude_m: altitude } = site ? siteSchema.parse(JSON.parse(site.body)) : seaLevel;
-  const barometer = barometricPressure(altitude);
+  const barometer = barometricPressure(metres(altitude));
   return { unit: 'kPa', barometer: barometer.ok ? barometer.value : STANDARD_ATMOSPHERE };
 }
 const seaLevel = { altitude_m: 0 };

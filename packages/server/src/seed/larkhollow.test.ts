@@ -11,6 +11,7 @@ import {
   runEventSchema,
   unwrap,
   verifyEvidence,
+  gaugePa,
 } from '@holvek/core';
 import { openStore, type Store } from '../db/open';
 import { evidenceOf } from '../sheet/evidence-file';
@@ -61,8 +62,8 @@ describe('Larkhollow', () => {
     const sheets = await sheetsOf(store, 'prv-12');
     const visits = sheets.map(({ body }) => ({
       day: body.signed_at_ms / DAY,
-      asFound: body.settings[0]!.as_found_pa!,
-      asLeft: body.settings[0]!.as_left_pa,
+      asFound: gaugePa(body.settings[0]!.as_found_pa!),
+      asLeft: gaugePa(body.settings[0]!.as_left_pa),
     }));
     const lane = {
       lower: target.set_point_pa - target.tolerance_pa,

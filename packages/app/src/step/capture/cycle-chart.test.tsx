@@ -1,3 +1,4 @@
+import { gaugePa } from '@holvek/core';
 import { cleanup, render, screen } from '@testing-library/react';
 import { config } from '@/theme/tamagui.config';
 import { TamaguiProvider } from '@/ui/kit';
@@ -31,8 +32,13 @@ describe('the chart of cycles', () => {
 
   test('names what each cycle has shown so far', () => {
     chart([
-      { cycle: 1, cracked: 1_184_000, fullFlow: 1_230_000, reseated: 1_098_000 },
-      { cycle: 2, cracked: 1_180_000, fullFlow: undefined, reseated: undefined },
+      {
+        cycle: 1,
+        cracked: gaugePa(1_184_000),
+        fullFlow: gaugePa(1_230_000),
+        reseated: gaugePa(1_098_000),
+      },
+      { cycle: 2, cracked: gaugePa(1_180_000), fullFlow: undefined, reseated: undefined },
     ]);
     const said = screen.getByTestId('cycle-chart').getAttribute('aria-label')!;
     expect(said.replace(/[\u2009\u202f]/gu, '')).toBe(

@@ -1,4 +1,4 @@
-import { adjusterPlate, checkTurn } from '@holvek/core';
+import { adjusterPlate, checkTurn, inTurns } from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { useDesk } from '@/desk/use-desk';
@@ -25,7 +25,7 @@ export function OtherAmount({
   const wrong =
     text.trim() === ''
       ? undefined
-      : checkTurn(typed, adjusterPlate(run.started.plate, adjuster).travel_turns);
+      : checkTurn(inTurns(typed), inTurns(adjusterPlate(run.started.plate, adjuster).travel_turns));
   const error = wrong
     ? Number.isNaN(typed)
       ? 'Type turns such as 3/8, 1 1/4 or 0.5.'

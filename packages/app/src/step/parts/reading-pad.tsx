@@ -1,4 +1,10 @@
-import { parsePressure, readingDoubt, type FamilyFacts, type Gauge } from '@holvek/core';
+import {
+  parsePressure,
+  readingDoubt,
+  type FamilyFacts,
+  type Gauge,
+  type AbsolutePressure,
+} from '@holvek/core';
 import Delete from 'lucide-react-native/icons/delete';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
@@ -223,7 +229,7 @@ type Read =
   TypedValue | { readonly error: (units: ReturnType<typeof useUnits>) => string } | undefined;
 
 /** Text to gauge pressure; absolute and vacuum go through the site's barometer. */
-function readTyped(text: string, unit: string, barometer: number): Read {
+function readTyped(text: string, unit: string, barometer: AbsolutePressure): Read {
   if (text.trim() === '' || text === '-') return undefined;
   const parsed = parsePressure(text, unit, barometer);
   if (!parsed.ok) return { error: (units) => parseTrouble(parsed.error, units) };

@@ -6,6 +6,7 @@ import {
   type Reading,
   type Step,
   type Watched,
+  inSeconds,
 } from '@holvek/core';
 import { useDesk } from '@/desk/use-desk';
 import { useTapping } from '@/desk/use-tapping';
@@ -90,7 +91,11 @@ export function useReading(step: Step, of?: GaugeRole) {
     const since = run.readings
       .filter((taken) => taken.stepId === step.id && taken.atMs > turnedAt)
       .map((taken) => ({ t: taken.atMs / 1000, value: taken.reading.si }));
-    return typedSettled([...since, { t: now / 1000, value: si }], gauge?.resolution_pa ?? 1, apart);
+    return typedSettled(
+      [...since, { t: now / 1000, value: si }],
+      gauge?.resolution_pa ?? 1,
+      inSeconds(apart),
+    );
   }
 
   return {

@@ -1,3 +1,4 @@
+import { gaugePa, inTurns } from '@holvek/core';
 import type { NextMove, SettingView } from '@holvek/core';
 import { render } from '@testing-library/react';
 import { TamaguiProvider } from '@/ui/kit';
@@ -6,15 +7,15 @@ import { LaneStrip } from './lane-strip';
 import { ScrewDial } from '../parts/screw-dial';
 
 const aim: SettingView['aim'] = {
-  target: 520_000,
-  lower: 505_000,
-  upper: 535_000,
-  limit: 660_000,
+  target: gaugePa(520_000),
+  lower: gaugePa(505_000),
+  upper: gaugePa(535_000),
+  limit: gaugePa(660_000),
   approach: 'from_below',
   guard: 3000,
   chancePastLane: 0.1,
   chancePastLimit: 0.01,
-  largestTurn: 3,
+  largestTurn: inTurns(3),
 };
 const dot = (pressure: number, turns: number, inControl = true) => ({
   pressure,
@@ -24,8 +25,8 @@ const dot = (pressure: number, turns: number, inControl = true) => ({
 });
 const move: NextMove = {
   kind: 'turn',
-  turns: 0.375,
-  predicted: { mean: 517_000, low: 505_000, high: 528_000 },
+  turns: inTurns(0.375),
+  predicted: { mean: gaugePa(517_000), low: gaugePa(505_000), high: gaugePa(528_000) },
   chancePastLane: 0.05,
 };
 const show = (element: React.ReactElement) =>
@@ -80,7 +81,7 @@ describe('the lane strip', () => {
   test('a limit far above the moves is named at the edge, and the moves fill the strip', () => {
     const strip = show(
       <LaneStrip
-        aim={{ ...aim, limit: 2_000_000 }}
+        aim={{ ...aim, limit: gaugePa(2_000_000) }}
         dots={[dot(480_000, 0), dot(500_000, 0.25)]}
         move={undefined}
         live={undefined}
@@ -99,7 +100,7 @@ describe('the lane strip', () => {
       [
         ...show(
           <LaneStrip
-            aim={{ ...aim, limit }}
+            aim={{ ...aim, limit: gaugePa(limit) }}
             dots={[]}
             move={undefined}
             live={undefined}

@@ -1,3 +1,4 @@
+import { gaugePa, inTurns } from '@holvek/core';
 import type { NextMove, SettingView } from '@holvek/core';
 import { cleanup, render, screen } from '@testing-library/react';
 import { MoveCard } from './move-card';
@@ -7,9 +8,12 @@ import { units } from '@/testing/show-step';
 import { config } from '@/theme/tamagui.config';
 import { TamaguiProvider } from '@/ui/kit';
 
-const predicted = { mean: 1, low: 0, high: 2 };
+const predicted = { mean: gaugePa(1), low: gaugePa(0), high: gaugePa(2) };
 const moves: readonly (readonly [NextMove, string])[] = [
-  [{ kind: 'turn', turns: 0.375, predicted, chancePastLane: 0 }, 'next move: 3/8 clockwise'],
+  [
+    { kind: 'turn', turns: inTurns(0.375), predicted, chancePastLane: 0 },
+    'next move: 3/8 clockwise',
+  ],
   [{ kind: 'stuck', why: 'end_of_travel' } as NextMove, 'Stop turning. The screw is at the end'],
   [{ kind: 'read_again' } as NextMove, 'Read it again: that one does not fit.'],
   [{ kind: 'done' } as NextMove, 'In the lane.'],

@@ -1,4 +1,4 @@
-import { chooseSpring, springNow, type Spring, type StepOf } from '@holvek/core';
+import { chooseSpring, springNow, type Spring, type StepOf, gaugePa } from '@holvek/core';
 import { XStack, YStack } from '@/ui/kit';
 import { useDesk } from '@/desk/use-desk';
 import { StepFrame } from '../parts/step-frame';
@@ -15,7 +15,7 @@ export function SpringStep({ step }: { readonly step: StepOf<'spring'> }) {
   const { plate, target } = run.started;
   const adjuster = step.adjuster;
   const now = springNow(run, adjuster);
-  const choice = chooseSpring(plate.springs, Math.abs(target.set_point_pa));
+  const choice = chooseSpring(plate.springs, gaugePa(Math.abs(target.set_point_pa)));
   const best = choice.ok ? choice.value[0]!.spring : undefined;
   const isRight = choice.ok && choice.value.some(({ spring }) => spring.colour === now);
   const next = () => void add({ type: 'step_done', step_id: step.id });

@@ -32,34 +32,17 @@ const verdictWords: Record<StrokeVerdict, string> = {
 
 /** Both ends of the stroke, found by the unit itself, and held against its plate. */
 export function StrokeStep({ step }: { readonly step: StepOf<'stroke'> }) {
-  const { ask, add } = useDesk();
+  const { add } = useDesk();
   const found = useStroke(step);
-  const { stroke, verdict, seen, isOn, isWhole, trouble } = found;
+  const { stroke, isOn } = found;
   return (
     <StepFrame
       hideWords={stroke !== undefined || isOn}
       actions={<StrokeActions found={found} />}
-      more={
-        <>
-          {verdict && !isWhole ? (
-            <CausesButton say="what can be wrong" evidence={{ answer: 'too_little' }} />
-          ) : null}
-          {ask && !isWhole && !isOn ? (
-            <WordButton onPress={found.type}>type both ends</WordButton>
-          ) : null}
-        </>
-      }
+      more={<StrokeWaysOn found={found} />}
     >
       {stroke || isOn ? <Title>{isOn ? 'It looks for its ends' : 'The stroke'}</Title> : null}
-      {trouble ? (
-        <Card tone="stop" role="alert">
-          <Words color="$onVermilionSoft">{trouble}</Words>
-        </Card>
-      ) : null}
-      {(ask || seen) && (isOn || !stroke) ? (
-        <StrokeBar share={seen?.position} counts={seen?.counts} />
-      ) : null}
-      {stroke && verdict ? <StrokeCard stroke={stroke} verdict={verdict} /> : null}
+      <StrokeSoFar found={found} />
       <BottomSheet
         isOpen={found.isTyping}
         title="Both ends, as the unit shows them"
@@ -121,6 +104,42 @@ function useStroke(step: StepOf<'stroke'>) {
   };
 }
 type Found = ReturnType<typeof useStroke>;
+
+function StrokeWaysOn({ found: { verdict, isWhole, isOn, type } }: { readonly found: Found }) {
+  const { ask } = useDesk();
+  if (isWhole) return null;
+  return (
+    <>
+      {verdict ? (
+        <CausesButton say="what can be wrong" evidence={{ answer: 'too_little' }} />
+      ) : null}
+      {ask && !isOn ? <WordButton onPress={type}>type both ends</WordButton> : null}
+    </>
+  );
+}
+
+/** What went wrong, where the stem is on its way, and what was found in the end. */
+function StrokeSoFar({
+  found: { trouble, seen, isOn, stroke, verdict },
+}: {
+  readonly found: Found;
+}) {
+  const { ask } = useDesk();
+  const isFollowed = ask !== undefined || seen !== undefined;
+  return (
+    <>
+      {trouble ? (
+        <Card tone="stop" role="alert">
+          <Words color="$onVermilionSoft">{trouble}</Words>
+        </Card>
+      ) : null}
+      {isFollowed && (isOn || !stroke) ? (
+        <StrokeBar share={seen?.position} counts={seen?.counts} />
+      ) : null}
+      {stroke && verdict ? <StrokeCard stroke={stroke} verdict={verdict} /> : null}
+    </>
+  );
+}
 
 function StrokeActions({ found: { isWhole, isOn, stroke, go, done } }: { readonly found: Found }) {
   const { ask } = useDesk();

@@ -1,3 +1,4 @@
+import { absolutePa } from '@holvek/core';
 import { act, screen } from '@testing-library/react';
 import { Trace } from '@/gauge-link/trace';
 import { fakeLink } from '@/testing/fake-link';
@@ -8,7 +9,7 @@ import { press, show } from '@/testing/show-step';
 function watching(add?: () => Promise<boolean>) {
   const { link, say: sayLine, see } = fakeLink();
   const trace = new Trace();
-  trace.listen(link, 101_325);
+  trace.listen(link, absolutePa(101_325));
   const added = show(runOf(gas), 'no_flow', {
     trace,
     isLinked: true,

@@ -14,7 +14,7 @@ import { CausesButton } from '../parts/causes-sheet';
 import { SettledPill } from '../parts/settled-pill';
 import { StepFrame } from '../parts/step-frame';
 import { TraceChart } from '../parts/trace-chart';
-import { useDesk } from '@/desk/use-desk';
+import { useDesk, type Desk } from '@/desk/use-desk';
 import { dialledOf, ProposalCard } from '@/bench/proposal-card';
 import { useTrace } from '@/gauge-link/trace';
 import { useSettling } from '@/gauge-link/use-settling';
@@ -40,11 +40,7 @@ export function TuneStep({ step }: { readonly step: StepOf<'tune'> }) {
   const test = useStepTest(step);
   const { fit, trouble, open, setOpen, takeText, isStepped } = test;
   const close = () => setOpen(undefined);
-  const failed = fit && !fit.ok ? stepTrouble(fit.error) : undefined;
-  const { plate } = run.started;
-  const present = hasBand(plate)
-    ? { band: plate.band_percent, reset: plate.reset_minutes }
-    : { band: 100, reset: 0.1 };
+  const said = trouble ?? (fit && !fit.ok ? stepTrouble(fit.error) : undefined);
   const isBegun = fit !== undefined || isStepped;
   return (
     <StepFrame
@@ -63,12 +59,16 @@ export function TuneStep({ step }: { readonly step: StepOf<'tune'> }) {
       }
     >
       {isBegun ? <Title>{fit?.ok ? 'What the test proposes' : 'Step test'}</Title> : null}
-      {trouble || failed ? (
+      {said ? (
         <Card tone="stop" role="alert">
-          <Words color="$onVermilionSoft">{trouble ?? failed ?? ''}</Words>
+          <Words color="$onVermilionSoft">{said}</Words>
         </Card>
       ) : null}
-      {fit?.ok ? <ProposalCard fit={fit.value} present={present} /> : <TestTrace test={test} />}
+      {fit?.ok ? (
+        <ProposalCard fit={fit.value} present={presentOf(run)} />
+      ) : (
+        <TestTrace test={test} />
+      )}
       <BottomSheet isOpen={open === 'paste'} title="The step test" onClose={close}>
         <PasteTest onTake={(text) => void takeText(text, 'typed')} />
       </BottomSheet>
@@ -78,6 +78,12 @@ export function TuneStep({ step }: { readonly step: StepOf<'tune'> }) {
     </StepFrame>
   );
 }
+
+/** Band and reset as the plate has them; an ordinary pair where it has none. */
+const presentOf = ({ started: { plate } }: Desk['run']) =>
+  hasBand(plate)
+    ? { band: plate.band_percent, reset: plate.reset_minutes }
+    : { band: 100, reset: 0.1 };
 
 const LOG_FILES = '.csv,.txt,text/csv,text/plain';
 

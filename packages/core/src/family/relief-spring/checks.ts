@@ -1,3 +1,4 @@
+import { kelvin } from '../../quantity';
 import { standardAirPressure, type Targets } from '../../valve';
 import type { SpringReliefPlate } from './plate';
 
@@ -16,7 +17,7 @@ export type SpringReliefIssue =
 
 /** Greatest pressure that the machine may see here: the maker's figure, else the smaller of its plate and that by density, Pa. */
 export function greatestOf(plate: SpringReliefPlate): number {
-  const estimate = standardAirPressure(plate.machine_max_pa, plate.altitude_m, plate.air_k);
+  const estimate = standardAirPressure(plate.machine_max_pa, plate.altitude_m, kelvin(plate.air_k));
   if (plate.maker_max_pa !== undefined) return plate.maker_max_pa;
   const isLess = estimate.ok && Math.abs(estimate.value) < Math.abs(plate.machine_max_pa);
   return isLess ? estimate.value : plate.machine_max_pa;

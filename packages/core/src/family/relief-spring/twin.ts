@@ -1,3 +1,4 @@
+import { kelvin } from '../../quantity';
 import { seededRandom } from '../../numerics';
 import { drawScrew, toKPa, type Draw } from '../../plant';
 import { standardAirPressure } from '../../valve';
@@ -10,7 +11,11 @@ import type { SpringReliefPlate } from './plate';
  */
 export const drawSpringRelief: Draw<SpringReliefPlate> = (plate, { target }, { seed, faults }) => {
   const random = seededRandom(seed);
-  const corrected = standardAirPressure(plate.machine_max_pa, plate.altitude_m, plate.air_k);
+  const corrected = standardAirPressure(
+    plate.machine_max_pa,
+    plate.altitude_m,
+    kelvin(plate.air_k),
+  );
   const most = Math.abs(
     toKPa(plate.maker_max_pa ?? (corrected.ok ? corrected.value : plate.machine_max_pa)),
   );

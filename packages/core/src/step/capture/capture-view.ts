@@ -1,3 +1,4 @@
+import { gaugePa } from '../../quantity';
 import { nextMove, startBelief, type NextMove } from '../../coach';
 import { resultUncertainty } from '../../gauge';
 import { crackingResult, type CrackingResult } from '../../prove';
@@ -57,11 +58,11 @@ function correction(
   if (seen >= aim.lower && seen <= aim.upper) return undefined;
   const guard = stand.gauge ? resultUncertainty(stand.gauge) / 2 : 0;
   const belief = startBelief(stand.prior, {
-    reading: seen,
+    reading: gaugePa(seen),
     readingSd: Math.max(repeatability, guard, READ_SHARE * stand.target.tolerance_pa),
     takenUp: 'unknown',
   });
-  const move = nextMove(belief, seen, {
+  const move = nextMove(belief, gaugePa(seen), {
     ...aim,
     approach: seen < aim.lower ? 'from_below' : 'from_above',
   });

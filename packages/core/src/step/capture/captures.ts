@@ -1,12 +1,13 @@
+import { gaugePa, type GaugePressure } from '../../quantity';
 import { recordOf, stepOfKind, stepsOfKind, type RunState } from '../run-state';
 import type { CaptureMark } from './marks';
 
 /** One opening and shutting of a relief valve, as far as it has been marked; Pa gauge. */
 export type CaptureCycle = {
   readonly cycle: number;
-  readonly cracked: number | undefined;
-  readonly fullFlow: number | undefined;
-  readonly reseated: number | undefined;
+  readonly cracked: GaugePressure | undefined;
+  readonly fullFlow: GaugePressure | undefined;
+  readonly reseated: GaugePressure | undefined;
 };
 
 /**
@@ -21,8 +22,10 @@ export function captureCycles(run: RunState, stepId: string): readonly CaptureCy
   const since = purpose === 'as_found' ? 0 : turned;
   const marks = recordOf(run, step).marks.filter(({ atMs }) => atMs >= since);
   const numbers = [...new Set(marks.map(({ cycle }) => cycle))].sort((a, b) => a - b);
-  const at = (cycle: number, name: string) =>
-    marks.findLast((mark) => mark.cycle === cycle && mark.mark === name)?.pressure;
+  const at = (cycle: number, name: string) => {
+    const mark = marks.findLast((each) => each.cycle === cycle && each.mark === name);
+    return mark && gaugePa(mark.pressure);
+  };
   return numbers.map((cycle) => ({
     cycle,
     cracked: at(cycle, 'cracked'),

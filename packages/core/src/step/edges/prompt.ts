@@ -1,3 +1,4 @@
+import { inTurns } from '../../quantity';
 import { instrumentRules } from '../../valve';
 import type { Prompt, Seen } from '../prompt';
 import type { RunState } from '../run-state';
@@ -16,7 +17,7 @@ export function edgesPrompt(run: RunState, { adjuster }: StepOf<'edges'>, { now 
   if (aim === undefined) return { ask: 'stuck', why: 'never_lights' };
   if (now === undefined) return { ask: 'read' };
   if (!isThere(run, now, aim))
-    return { ask: 'turn', adjuster, turns: turns || Math.sign(aim - now) * LEAST };
+    return { ask: 'turn', adjuster, turns: inTurns(turns || Math.sign(aim - now) * LEAST) };
   return search.isDone ? { ask: 'done' } : { ask: 'light', pressure: aim };
 }
 

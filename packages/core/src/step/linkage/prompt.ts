@@ -1,3 +1,4 @@
+import { inTurns } from '../../quantity';
 import type { Prompt } from '../prompt';
 import { recordOf, type RunState } from '../run-state';
 import type { StepOf } from '../shapes';
@@ -13,6 +14,6 @@ export function linkagePrompt(run: RunState, step: StepOf<'linkage'>): Prompt {
   }
   if (move.kind === 'done') return { ask: 'done' };
   if (move.kind === 'turn')
-    return { ask: 'turn', adjuster: adjusterOfScrew(move.screw), turns: move.turns };
+    return { ask: 'turn', adjuster: adjusterOfScrew(move.screw), turns: inTurns(move.turns) };
   return { ask: 'stuck', why: move.kind === 'end_of_scale' ? 'end_of_travel' : 'cannot_judge' };
 }

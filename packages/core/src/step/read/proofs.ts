@@ -1,3 +1,4 @@
+import { gaugePa } from '../../quantity';
 import { droop } from '../../prove';
 import { lastReading } from '../last-reading';
 import { notProved, proofAtMost, type Proof } from '../proof';
@@ -14,6 +15,11 @@ export function droopProofs(run: RunState, step: StepOf<'read'>): readonly Proof
   if (small === undefined || working === undefined) return [notProved(subject)];
   const guard = run.gauges.outlet?.resolution_pa ?? 0;
   return [
-    proofAtMost(subject, { found: droop(small, working), bound: allowed, guard, unit: 'pa' }),
+    proofAtMost(subject, {
+      found: droop(gaugePa(small), gaugePa(working)),
+      bound: allowed,
+      guard,
+      unit: 'pa',
+    }),
   ];
 }

@@ -1,3 +1,4 @@
+import { inTurns, gaugePa } from '../../quantity';
 import { afterReading, afterTurn, nextMove, startBelief, type NextMove } from '../../coach';
 import { crackedAt } from '../capture/captures';
 import { lastReading } from '../last-reading';
@@ -37,22 +38,22 @@ export function searchView(run: RunState, step: StepOf<'search'>): SearchView {
   const tolerance = stand.target.tolerance_pa;
   const sd = LINE_SD * tolerance;
   let belief = startBelief(stand.prior, {
-    reading: line,
+    reading: gaugePa(line),
     readingSd: sd,
     takenUp: takenUpBy(stand.parked, stand.prior),
-    parkedAt: stand.own.travel_turns,
+    parkedAt: inTurns(stand.own.travel_turns),
   });
   for (const { turns: made } of turns)
-    belief = afterReading(afterTurn(belief, made), line, { sd, ceiling: line });
+    belief = afterReading(afterTurn(belief, inTurns(made)), gaugePa(line), { sd, ceiling: line });
   const aim = {
     ...aimOf(run, stand),
-    target: line,
-    lower: line - tolerance,
-    upper: line + tolerance,
-    limit: Number.POSITIVE_INFINITY,
+    target: gaugePa(line),
+    lower: gaugePa(line - tolerance),
+    upper: gaugePa(line + tolerance),
+    limit: gaugePa(Number.POSITIVE_INFINITY),
   };
   // A reading far above keeps "done" from being said: only the eye says that it cracks.
-  const move = nextMove(belief, Number.MAX_SAFE_INTEGER, {
+  const move = nextMove(belief, gaugePa(Number.MAX_SAFE_INTEGER), {
     ...aim,
     approach: 'from_above',
     guard: 0,
@@ -68,6 +69,10 @@ export function searchView(run: RunState, step: StepOf<'search'>): SearchView {
 /** The least move that is worth waiting for, when the coach cannot tell how far it is. */
 function creep({ prior }: Stand, line: number, size: number): NextMove {
   const turns = prior.direction === 'lowers' ? size : -size;
-  const predicted = { mean: line, low: line - size * prior.rate, high: line };
-  return { kind: 'turn', turns, predicted, chancePastLane: 0 };
+  const predicted = {
+    mean: gaugePa(line),
+    low: gaugePa(line - size * prior.rate),
+    high: gaugePa(line),
+  };
+  return { kind: 'turn', turns: inTurns(turns), predicted, chancePastLane: 0 };
 }

@@ -1,3 +1,4 @@
+import { paPerTurn } from '../../quantity';
 import type { FleetKind, RatePrior } from '../../coach';
 import { fittedSpring, type AdjusterPlate, type HouseRules } from '../../valve';
 
@@ -36,7 +37,7 @@ export function ratePrior(
     const rate = recent.reduce((sum, item) => sum + Math.abs(item.rate), 0) / recent.length;
     const sdFraction = Math.max(rules.sheet_rate_sd_fraction, (recent.at(-1)?.sd ?? 0) / rate);
     return {
-      rate,
+      rate: paPerTurn(rate),
       sdFraction,
       direction,
       directionTrust: Math.max(directionTrust, 0.995),
@@ -47,7 +48,7 @@ export function ratePrior(
   const spring = fittedSpring(plate);
   if (kind)
     return {
-      rate: (spring?.rate_pa_per_turn ?? 1) * Math.exp(kind.mean),
+      rate: paPerTurn((spring?.rate_pa_per_turn ?? 1) * Math.exp(kind.mean)),
       sdFraction: kind.sd,
       direction,
       directionTrust,
@@ -57,7 +58,7 @@ export function ratePrior(
     };
   return spring
     ? {
-        rate: spring.rate_pa_per_turn,
+        rate: paPerTurn(spring.rate_pa_per_turn),
         sdFraction: rules.spring_rate_sd_fraction,
         direction,
         directionTrust,
@@ -65,7 +66,7 @@ export function ratePrior(
         model: 2,
       }
     : {
-        rate: rules.family_rate_pa_per_turn,
+        rate: paPerTurn(rules.family_rate_pa_per_turn),
         sdFraction: rules.family_rate_sd_fraction,
         direction,
         directionTrust,

@@ -1,9 +1,10 @@
+import { paPerTurn } from '../../quantity';
 import type { SettingMark } from '../run-state';
 import { replayMarks, type ReplayOptions } from './replay-marks';
 
 const options: ReplayOptions = {
   prior: {
-    rate: 60_000,
+    rate: paPerTurn(60_000),
     sdFraction: 0.3,
     direction: 'raises',
     directionTrust: 0.97,
@@ -40,7 +41,7 @@ describe('turns and readings replayed', () => {
 
   test('the same marks under another belief are thought over anew', () => {
     const marks = story();
-    const stiff = { ...options, prior: { ...options.prior, rate: 120_000 } };
+    const stiff = { ...options, prior: { ...options.prior, rate: paPerTurn(120_000) } };
     const before = replayMarks(marks, options);
     const after = replayMarks(marks, stiff);
     expect(after).toEqual(replayMarks(fresh(marks), stiff));

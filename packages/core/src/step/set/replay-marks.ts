@@ -1,3 +1,4 @@
+import { gaugePa, inTurns } from '../../quantity';
 import {
   afterReading,
   afterTurn,
@@ -113,7 +114,7 @@ function afterMark(state: Replaying, mark: SettingMark, options: ReplayOptions):
 }
 
 function afterTurned(state: Replaying, turns: number): Replaying {
-  const belief = state.belief && afterTurn(state.belief, turns);
+  const belief = state.belief && afterTurn(state.belief, inTurns(turns));
   const before = state.dots.at(-1);
   const trial =
     belief && before
@@ -130,13 +131,18 @@ function learnedFrom(
   const { belief, trial, floor, ceiling } = state;
   const { sd, prior, directionKnown } = options;
   if (!belief) return begun(pressure, options);
-  const answer = trial ? answerOf(trial.before, pressure, trial.foretold, sd) : state.answer;
+  const answer = trial
+    ? answerOf(gaugePa(trial.before), gaugePa(pressure), trial.foretold, sd)
+    : state.answer;
   // A deaf valve teaches nothing about its screw: its reading is shown but not learned from.
   const isBeyond = pressure >= ceiling - 2 * sd || (floor > SLACK && pressure <= floor + 2 * sd);
   // One that still reads nothing may work the other way: going back is safe, and shows it.
   const isSilent = prior.model !== undefined && pressure <= floor + 2 * sd;
   const isTold = answer !== 'no_change' || directionKnown || isBeyond || isSilent;
-  return { answer, belief: isTold ? afterReading(belief, pressure, { sd, floor, ceiling }) : belief };
+  return {
+    answer,
+    belief: isTold ? afterReading(belief, gaugePa(pressure), { sd, floor, ceiling }) : belief,
+  };
 }
 
 /** The first reading, by how the adjuster was parked. */
@@ -147,10 +153,10 @@ function begun(
   const isHigh = parked === 'full';
   const isFreeUpstream = parked === 'free' && role === 'inlet' && pressure > 4 * sd;
   const belief = startBelief(prior, {
-    reading: pressure,
+    reading: gaugePa(pressure),
     readingSd: sd,
     takenUp,
-    ...(isHigh ? { parkedAt: travel } : isFreeUpstream ? { parkedAt: 0 } : {}),
+    ...(isHigh ? { parkedAt: inTurns(travel) } : isFreeUpstream ? { parkedAt: inTurns(0) } : {}),
   });
   return {
     belief,

@@ -1,3 +1,4 @@
+import { inTurns, gaugePa, paPerTurn } from '../../quantity';
 import {
   learnedRate,
   nextMove,
@@ -64,7 +65,7 @@ export function settingView(run: RunState, adjuster: string): SettingView {
     ...replay,
     prior,
     position,
-    move: belief && last ? nextMove(belief, last.pressure, aim) : undefined,
+    move: belief && last ? nextMove(belief, gaugePa(last.pressure), aim) : undefined,
     rate: replay.belief && replay.belief.turnsSeen > 0 ? learnedRate(replay.belief) : undefined,
   };
 }
@@ -110,7 +111,7 @@ function priorOf(run: RunState, adjuster: string): RatePrior {
     adjuster in run.springs ? ratePrior(adjusterNow(run, adjuster), [], rules) : undefined;
   const prior = fresh ??
     priors[adjuster] ?? {
-      rate: rules.family_rate_pa_per_turn,
+      rate: paPerTurn(rules.family_rate_pa_per_turn),
       sdFraction: rules.family_rate_sd_fraction,
       direction: adjusterPlate(plate, adjuster).clockwise,
       directionTrust: rules.direction_trust,
@@ -126,10 +127,10 @@ export function aimOf(
   const rules = run.started.house_rules;
   const wanted = sign * target.set_point_pa;
   return {
-    target: wanted,
-    lower: wanted - target.tolerance_pa,
-    upper: wanted + target.tolerance_pa,
-    limit: sign * target.limit_pa,
+    target: gaugePa(wanted),
+    lower: gaugePa(wanted - target.tolerance_pa),
+    upper: gaugePa(wanted + target.tolerance_pa),
+    limit: gaugePa(sign * target.limit_pa),
     approach: spec.approach,
     guard: gauge
       ? Math.min(resultUncertainty(gauge, target.set_point_pa), target.tolerance_pa / 2)
@@ -137,7 +138,7 @@ export function aimOf(
     doneSure: judgementOf(rules).done_sure,
     chancePastLimit: rules.chance_past_limit,
     chancePastLane: rules.chance_past_lane,
-    largestTurn: rules.largest_turn,
+    largestTurn: inTurns(rules.largest_turn),
     ...(parked === 'as_it_was'
       ? {}
       : {
@@ -157,8 +158,8 @@ function roomFrom(parked: Parked, gone: number, travel: number, raisesClockwise:
   const behind = gone + 0.5;
   const isClockwise = (parked === 'full') !== raisesClockwise;
   return isClockwise
-    ? { clockwise: ahead, anticlockwise: behind }
-    : { clockwise: behind, anticlockwise: ahead };
+    ? { clockwise: inTurns(ahead), anticlockwise: inTurns(behind) }
+    : { clockwise: inTurns(behind), anticlockwise: inTurns(ahead) };
 }
 
 /** On which side the play is taken up by the way it was parked. */

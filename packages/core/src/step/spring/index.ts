@@ -1,3 +1,4 @@
+import { gaugePa } from '../../quantity';
 import { chooseSpring } from '../../valve';
 import { confirm, type StepBehaviour } from '../behaviour';
 import { metWhen } from '../guard-names';
@@ -17,7 +18,7 @@ export const springStep: StepBehaviour<'spring'> = {
       : undefined,
   asks: (run, step) => {
     const { plate, target } = run.started;
-    const choice = chooseSpring(plate.springs, Math.abs(target.set_point_pa));
+    const choice = chooseSpring(plate.springs, gaugePa(Math.abs(target.set_point_pa)));
     const now = springNow(run, step.adjuster);
     const isRight = choice.ok && choice.value.some(({ spring }) => spring.colour === now);
     return { guard: 'right_spring', ...metWhen(isRight) };
@@ -26,7 +27,7 @@ export const springStep: StepBehaviour<'spring'> = {
     event.type === 'spring_changed' ? [{ [`spring_${event.adjuster}`]: event.colour }] : [],
   carryOut: (hand, step) => {
     const { plate, target } = hand.run.started;
-    const choice = chooseSpring(plate.springs, Math.abs(target.set_point_pa));
+    const choice = chooseSpring(plate.springs, gaugePa(Math.abs(target.set_point_pa)));
     const right = choice.ok ? choice.value[0]!.spring.colour : plate.fitted_spring;
     if (right !== plate.fitted_spring) {
       const { adjuster } = step;

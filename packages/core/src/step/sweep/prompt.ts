@@ -1,3 +1,4 @@
+import { inTurns } from '../../quantity';
 import type { Prompt } from '../prompt';
 import type { RunState } from '../run-state';
 import type { StepOf } from '../shapes';
@@ -8,5 +9,7 @@ export function sweepPrompt(run: RunState, { adjuster }: StepOf<'sweep'>): Promp
   const { nextGain: gain, turns } = sweepView(run);
   if (gain !== undefined) return { ask: 'band', gain };
   if (isFlat(run)) return { ask: 'done' };
-  return turns === undefined ? { ask: 'stuck', why: 'leaks' } : { ask: 'turn', adjuster, turns };
+  return turns === undefined
+    ? { ask: 'stuck', why: 'leaks' }
+    : { ask: 'turn', adjuster, turns: inTurns(turns) };
 }

@@ -1,3 +1,4 @@
+import { gaugePa, differencePa } from '../../quantity';
 import type { Sample } from '../../numerics';
 import { droop, noFlowVerdict, noFlowWatch, type WatchVerdict } from '../../prove';
 import { lockupAllowed } from '../../valve';
@@ -11,7 +12,12 @@ export const lockupAllowedIn = (
   small: number,
 ): number =>
   lockupAllowed(
-    { plate: started.plate, target: started.target, adjuster: adjusters[0]!, small },
+    {
+      plate: started.plate,
+      target: started.target,
+      adjuster: adjusters[0]!,
+      small: gaugePa(small),
+    },
     started.house_rules,
   );
 
@@ -33,12 +39,12 @@ export function noFlowVerdictOf(run: RunState, small: number): WatchVerdict | un
   const { no_flow_watch: rules } = run.started.house_rules;
   const verdict = rules
     ? noFlowWatch(record, {
-        setPoint: small,
+        setPoint: gaugePa(small),
         resolution,
-        allowed,
+        allowed: differencePa(allowed),
         creepDivisions: rules.creep_divisions_per_min,
       })
-    : noFlowVerdict(record, small, resolution, allowed);
+    : noFlowVerdict(record, gaugePa(small), resolution, differencePa(allowed));
   return verdict.ok ? verdict.value : undefined;
 }
 
@@ -75,7 +81,8 @@ export function noFlowOf(run: RunState): {
   const verdict = small === undefined ? undefined : noFlowVerdictOf(run, small);
   const isOutlet = working?.role === 'outlet';
   return {
-    droop_pa: small !== undefined && isOutlet ? droop(small, working.reading.si) : null,
+    droop_pa:
+      small !== undefined && isOutlet ? droop(gaugePa(small), gaugePa(working.reading.si)) : null,
     no_flow: verdict
       ? {
           shape: verdict.shape,

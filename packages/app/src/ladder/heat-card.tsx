@@ -5,12 +5,17 @@ import {
   type FoundBeside,
   type System,
 } from '@holvek/core';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
 import { XStack, YStack } from '@/ui/kit';
 import { useUnits } from '@/units/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
-import { Field } from '@/ui/field';
+import { FormField } from '@/ui/form-field';
+import { numberText } from '@/ui/number-text';
+import { plainNumber } from '@/ui/plain-number';
 import { BigButton, WordButton } from '@/ui/press';
 import { Strong, Words } from '@/ui/words';
 
@@ -53,6 +58,28 @@ export function HeatCard({ system, beside, onChange }: Props) {
   );
 }
 
+const economyTexts = (flowUnit: string) =>
+  z.object({
+    flow: z
+      .string()
+      .refine((text) => parseQuantity(text, 'flow', flowUnit).ok, 'A flow, such as 95 L/min'),
+    hours: numberText('0 to 8 784', (value) => value >= 0 && value <= 8784),
+    price: numberText('a number', (value) => value >= 0 && value <= 1000),
+    currency: z.string().trim().max(8),
+  });
+type EconomyTexts = z.infer<ReturnType<typeof economyTexts>>;
+
+/** The economy that texts say which the form has let through. */
+function economyFrom(texts: EconomyTexts, flowUnit: string): System['economy'] {
+  const flow = parseQuantity(texts.flow, 'flow', flowUnit);
+  return {
+    flow_m3s: flow.ok ? Math.max(0, flow.value.si) : 0,
+    hours_per_year: plainNumber(texts.hours),
+    price_per_kwh: plainNumber(texts.price),
+    currency: texts.currency,
+  };
+}
+
 function EconomyForm({
   system,
   onChange,
@@ -60,61 +87,35 @@ function EconomyForm({
 }: Omit<Props, 'beside'> & { readonly onClose: () => void }) {
   const units = useUnits();
   const { economy } = system;
-  const [flow, setFlow] = useState(units.flowWithUnit(economy.flow_m3s));
-  const [hours, setHours] = useState(String(economy.hours_per_year));
-  const [price, setPrice] = useState(String(economy.price_per_kwh));
-  const [currency, setCurrency] = useState(economy.currency);
-  const parsed = parseQuantity(flow, 'flow', units.flow);
-  const number = (text: string, most: number) => {
-    const value = Number(text.trim().replace(',', '.'));
-    return text.trim() !== '' && value >= 0 && value <= most ? value : undefined;
-  };
-  const [h, p] = [number(hours, 8784), number(price, 1000)];
-  const keep = () => {
-    if (!parsed.ok || h === undefined || p === undefined) return;
-    onChange({
-      ...system,
-      economy: {
-        flow_m3s: Math.max(0, parsed.value.si),
-        hours_per_year: h,
-        price_per_kwh: p,
-        currency: currency.trim(),
-      },
-    });
+  const { control, handleSubmit, formState } = useForm<EconomyTexts>({
+    resolver: zodResolver(economyTexts(units.flow)),
+    defaultValues: {
+      flow: units.flowWithUnit(economy.flow_m3s),
+      hours: String(economy.hours_per_year),
+      price: String(economy.price_per_kwh),
+      currency: economy.currency,
+    },
+    mode: 'onChange',
+  });
+  const keep = handleSubmit((texts) => {
+    onChange({ ...system, economy: economyFrom(texts, units.flow) });
     onClose();
-  };
+  });
   return (
     <YStack gap="$3">
-      <Field
-        label="Flow that carries it"
-        value={flow}
-        onChangeText={setFlow}
-        error={parsed.ok ? undefined : 'A flow, such as 95 L/min'}
-      />
+      <FormField control={control} name="flow" label="Flow that carries it" />
       <XStack gap="$2">
         <YStack flex={1}>
-          <Field
-            label="Hours a year"
-            value={hours}
-            onChangeText={setHours}
-            numeric
-            error={h === undefined ? '0 to 8 784' : undefined}
-          />
+          <FormField control={control} name="hours" label="Hours a year" numeric />
         </YStack>
         <YStack flex={1}>
-          <Field
-            label="Price of a kWh"
-            value={price}
-            onChangeText={setPrice}
-            numeric
-            error={p === undefined ? 'a number' : undefined}
-          />
+          <FormField control={control} name="price" label="Price of a kWh" numeric />
         </YStack>
         <YStack width={84}>
-          <Field label="Currency" value={currency} onChangeText={setCurrency} maxLength={8} />
+          <FormField control={control} name="currency" label="Currency" maxLength={8} />
         </YStack>
       </XStack>
-      <BigButton onPress={keep} disabled={!parsed.ok || h === undefined || p === undefined}>
+      <BigButton onPress={() => void keep()} disabled={!formState.isValid}>
         Reckon with these
       </BigButton>
     </YStack>

@@ -5,11 +5,17 @@ import {
   type GaugeRole,
   type LineFormat,
 } from '@holvek/core';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
+import { useForm, useWatch, type Control } from 'react-hook-form';
+import { z } from 'zod';
 import { useDesk } from '@/desk/use-desk';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
-import { Choice, Field } from '@/ui/field';
+import { Choice } from '@/ui/field';
+import { FormChoice } from '@/ui/form-choice';
+import { FormField } from '@/ui/form-field';
+import { plainNumber } from '@/ui/plain-number';
 import { BigButton, WordButton } from '@/ui/press';
 import { Figure, Muted, Strong, Words } from '@/ui/words';
 import { keptFormat, keepFormat } from '@/gauge-link/kept-format';
@@ -50,22 +56,24 @@ function LinkOne({ role, gauge }: { readonly role: GaugeRole; readonly gauge: Ga
   const { gaugeLines, units } = useDesk();
   const line = gaugeLines.of(role);
   const state = useLineState(line);
-  const [format, setFormat] = useState(() => textsOf(keptFormat(gauge.id)));
   const [refused, setRefused] = useState<string>();
+  const { control, handleSubmit, reset } = useForm<FormatTexts>({
+    resolver: zodResolver(formatTexts),
+    defaultValues: textsOf(keptFormat(gauge.id)),
+  });
   const trouble = lineTroubleWords(state.trouble, units);
-  const open = async () => {
-    const checked = lineFormatSchema.safeParse(formatOf(format));
-    if (!checked.success) return setRefused(checked.error.issues[0]?.message);
+  const open = handleSubmit(async (texts) => {
+    const format = formatOf(texts);
     setRefused(undefined);
     try {
-      if (await gaugeLines.open(role, checked.data)) keepFormat(gauge.id, checked.data);
+      if (await gaugeLines.open(role, format)) keepFormat(gauge.id, format);
     } catch {
       setRefused('The port could not be opened: is another program using it?');
     }
-  };
+  });
   return (
     <>
-      <FormatFields format={format} onChange={setFormat} />
+      <FormatFields control={control} onWay={(id) => reset(textsOf(shippedOf(id)))} />
       {refused ? (
         <Words color="$vermilion" role="alert">
           {refused}
@@ -116,68 +124,60 @@ const textsOf = (format: LineFormat): FormatTexts => ({
 });
 const formatOf = (texts: FormatTexts): LineFormat => ({
   ...texts,
-  baud: Number(texts.baud),
-  factor: Number(texts.factor.replace(',', '.')),
+  unit: texts.unit.trim(),
+  baud: plainNumber(texts.baud),
+  factor: plainNumber(texts.factor),
+});
+
+/** What the texts stand for is held to what a format may be; a fault is shown at its field. */
+const formatTexts = z.custom<FormatTexts>().superRefine((texts, context) => {
+  const checked = lineFormatSchema.safeParse(formatOf(texts));
+  for (const { path, message } of checked.error?.issues ?? [])
+    context.addIssue({ code: 'custom', path, message });
 });
 
 const ways = shippedFormats.map(({ id, name }) => ({ value: id, say: name }));
+const shippedOf = (id: string): LineFormat => shippedFormats.find((each) => each.id === id)!;
+const references = [
+  { value: 'gauge', say: 'the air outside' },
+  { value: 'absolute', say: 'nothing (absolute)' },
+] as const;
 
 /** How it speaks: one of the ways that are known, and what is different here. */
 function FormatFields({
-  format,
-  onChange,
+  control,
+  onWay,
 }: {
-  readonly format: FormatTexts;
-  readonly onChange: (format: FormatTexts) => void;
+  readonly control: Control<FormatTexts>;
+  readonly onWay: (id: string) => void;
 }) {
   const [isWhole, setWhole] = useState(false);
-  const shipped = (id: string) => textsOf(shippedFormats.find((each) => each.id === id)!);
-  const text = (key: 'baud' | 'factor' | 'poll' | 'pattern') => (said: string) =>
-    onChange({ ...format, [key]: said });
+  const way = useWatch({ control, name: 'id' });
   return (
     <>
-      <Choice
-        label="How it speaks"
-        value={format.id}
-        onChange={(id) => onChange(shipped(id))}
-        options={ways}
-      />
-      <Field
+      <Choice label="How it speaks" value={way} onChange={onWay} options={ways} />
+      <FormField
+        control={control}
+        name="unit"
         label="Unit, where its lines do not say it"
-        value={format.unit}
-        onChangeText={(unit) => onChange({ ...format, unit: unit.trim() })}
         maxLength={12}
       />
       {isWhole ? (
         <>
-          <Field
-            label="Speed"
-            unit="baud"
-            value={format.baud}
-            onChangeText={text('baud')}
-            numeric
-          />
-          <Field
+          <FormField control={control} name="baud" label="Speed" unit="baud" numeric />
+          <FormField
+            control={control}
+            name="pattern"
             label="What a line looks like"
-            value={format.pattern}
-            onChangeText={text('pattern')}
             maxLength={200}
           />
-          <Field label="Times" value={format.factor} onChangeText={text('factor')} numeric />
-          <Field
-            label="Sent to be answered"
-            value={format.poll}
-            onChangeText={text('poll')}
-            maxLength={40}
-          />
-          <Choice
+          <FormField control={control} name="factor" label="Times" numeric />
+          <FormField control={control} name="poll" label="Sent to be answered" maxLength={40} />
+          <FormChoice
+            control={control}
+            name="reference"
             label="Measured against"
-            value={format.reference}
-            onChange={(reference) => onChange({ ...format, reference })}
-            options={[
-              { value: 'gauge', say: 'the air outside' },
-              { value: 'absolute', say: 'nothing (absolute)' },
-            ]}
+            options={references}
           />
           <Muted>Kept on this phone for this gauge.</Muted>
         </>

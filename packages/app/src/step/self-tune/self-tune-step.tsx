@@ -7,7 +7,10 @@ import {
   recordOf,
   type SelfTuning,
 } from '@holvek/core';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
 import { YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
@@ -19,7 +22,8 @@ import { useTrace } from '@/gauge-link/trace';
 import { useKeys } from '@/ui/use-keys';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Row } from '@/ui/card';
-import { Field } from '@/ui/field';
+import { FormField } from '@/ui/form-field';
+import { numberText } from '@/ui/number-text';
 import { plainNumber } from '@/ui/plain-number';
 import { BigButton, WordButton } from '@/ui/press';
 import { Muted, Title, Words } from '@/ui/words';
@@ -216,38 +220,32 @@ const bandWords = (gain: number): string => {
   return band.ok ? `${band.value.toFixed(0)} %` : '–';
 };
 
+const isAbove = (value: number): boolean => value > 0;
+const tuningTexts = z.object({
+  gain: numberText('Above nothing.', isAbove),
+  integral: numberText('Above nothing.', isAbove),
+});
+type TuningTexts = z.infer<typeof tuningTexts>;
+
 function TypedTuning({
   onTake,
 }: {
   readonly onTake: (found: { readonly gain: number; readonly integral_s: number }) => void;
 }) {
-  const [texts, setTexts] = useState({ gain: '', integral: '' });
-  const gain = plainNumber(texts.gain);
-  const integral = plainNumber(texts.integral);
+  const { control, handleSubmit, formState } = useForm<TuningTexts>({
+    resolver: zodResolver(tuningTexts),
+    defaultValues: { gain: '', integral: '' },
+    mode: 'onChange',
+  });
+  const take = handleSubmit(({ gain, integral }) =>
+    onTake({ gain: plainNumber(gain), integral_s: plainNumber(integral) }),
+  );
+  const whole = { control, numeric: true, maxLength: 8 };
   return (
     <YStack gap="$3">
-      <Field
-        label="Gain"
-        value={texts.gain}
-        onChangeText={(text) => setTexts((now) => ({ ...now, gain: text }))}
-        numeric
-        maxLength={8}
-        error={texts.gain !== '' && !(gain > 0) ? 'Above nothing.' : undefined}
-      />
-      <Field
-        label="Integral time"
-        unit="s"
-        value={texts.integral}
-        onChangeText={(text) => setTexts((now) => ({ ...now, integral: text }))}
-        numeric
-        maxLength={8}
-        error={texts.integral !== '' && !(integral > 0) ? 'Above nothing.' : undefined}
-      />
-      <BigButton
-        disabled={!(gain > 0 && integral > 0)}
-        onPress={() => onTake({ gain, integral_s: integral })}
-        testID="take-tuning"
-      >
+      <FormField {...whole} name="gain" label="Gain" />
+      <FormField {...whole} name="integral" label="Integral time" unit="s" />
+      <BigButton disabled={!formState.isValid} onPress={() => void take()} testID="take-tuning">
         Keep them
       </BigButton>
     </YStack>

@@ -6,7 +6,10 @@ import {
   type StrokeVerdict,
   type Stroke,
 } from '@holvek/core';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
 import { View, XStack, YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { StepFrame } from '../parts/step-frame';
@@ -17,7 +20,8 @@ import { useTask } from '@/device/use-task';
 import { useKeys } from '@/ui/use-keys';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Pill, Row } from '@/ui/card';
-import { Field } from '@/ui/field';
+import { FormField } from '@/ui/form-field';
+import { numberText } from '@/ui/number-text';
 import { plainNumber } from '@/ui/plain-number';
 import { BigButton, WordButton } from '@/ui/press';
 import { Muted, Title, Words } from '@/ui/words';
@@ -217,32 +221,34 @@ function StrokeBar({
   );
 }
 
-type Ends = { readonly closed: number; readonly open: number; readonly seconds: number };
+const endTexts = z.object({
+  closed: numberText('A plain number, please.'),
+  open: numberText('A plain number, please.'),
+  seconds: numberText('Above nothing.', (value) => value > 0),
+});
+type EndTexts = z.infer<typeof endTexts>;
+type Ends = Readonly<Record<keyof EndTexts, number>>;
+
 function TypedStroke({ onTake }: { readonly onTake: (ends: Ends) => void }) {
-  const [texts, setTexts] = useState({ closed: '', open: '', seconds: '' });
-  const values = Object.fromEntries(
-    Object.entries(texts).map(([key, text]) => [key, plainNumber(text)]),
-  ) as Ends;
-  const isGood = Object.values(values).every(Number.isFinite) && values.seconds > 0;
-  const field = (key: keyof Ends, label: string, unit: string) => (
-    <Field
-      label={label}
-      unit={unit}
-      value={texts[key]}
-      onChangeText={(text) => setTexts((now) => ({ ...now, [key]: text }))}
-      numeric
-      maxLength={8}
-      error={
-        texts[key] !== '' && !Number.isFinite(values[key]) ? 'A plain number, please.' : undefined
-      }
-    />
+  const { control, handleSubmit, formState } = useForm<EndTexts>({
+    resolver: zodResolver(endTexts),
+    defaultValues: { closed: '', open: '', seconds: '' },
+    mode: 'onChange',
+  });
+  const take = handleSubmit(({ closed, open, seconds }) =>
+    onTake({
+      closed: plainNumber(closed),
+      open: plainNumber(open),
+      seconds: plainNumber(seconds),
+    }),
   );
+  const whole = { control, numeric: true, maxLength: 8 };
   return (
     <YStack gap="$3">
-      {field('closed', 'Shut', 'counts')}
-      {field('open', 'Open', 'counts')}
-      {field('seconds', 'Shut to open', 's')}
-      <BigButton disabled={!isGood} onPress={() => onTake(values)} testID="take-stroke">
+      <FormField {...whole} name="closed" label="Shut" unit="counts" />
+      <FormField {...whole} name="open" label="Open" unit="counts" />
+      <FormField {...whole} name="seconds" label="Shut to open" unit="s" />
+      <BigButton disabled={!formState.isValid} onPress={() => void take()} testID="take-stroke">
         Keep them
       </BigButton>
     </YStack>

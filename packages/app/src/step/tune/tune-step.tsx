@@ -8,7 +8,10 @@ import {
   stepFitOf,
   type StepOf,
 } from '@holvek/core';
-import { useRef, useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
 import { TextArea, XStack, YStack } from '@/ui/kit';
 import { CausesButton } from '../parts/causes-sheet';
 import { SettledPill } from '../parts/settled-pill';
@@ -20,7 +23,9 @@ import { useTrace } from '@/gauge-link/trace';
 import { useSettling } from '@/gauge-link/use-settling';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
-import { Field } from '@/ui/field';
+import { FormField } from '@/ui/form-field';
+import { numberText } from '@/ui/number-text';
+import { plainNumber } from '@/ui/plain-number';
 import { pickText } from '@/ui/files';
 import { BigButton, WordButton } from '@/ui/press';
 import { Muted, Title, Words } from '@/ui/words';
@@ -242,6 +247,12 @@ function PasteTest({ onTake }: { readonly onTake: (text: string) => void }) {
   );
 }
 
+const dialTexts = z.object({
+  band: numberText('Above nothing.', (value) => value > 0),
+  reset: numberText('Above nothing.', (value) => value > 0),
+});
+type DialTexts = z.infer<typeof dialTexts>;
+
 /** Band and reset as they were dialled: the proposal, unless the hand says otherwise. */
 function DialForm({
   step,
@@ -251,44 +262,31 @@ function DialForm({
   readonly start: { readonly band: number; readonly reset: number | undefined };
 }) {
   const { add } = useDesk();
-  const [band, setBand] = useState(start.band.toFixed(start.band < 20 ? 1 : 0));
-  const [reset, setReset] = useState((start.reset ?? 0).toFixed(2));
-  const busy = useRef(false);
-  const values = [band, reset].map((text) => Number(text.replace(',', '.')));
-  const isGood = values.every((value) => Number.isFinite(value) && value > 0);
-  const keep = async () => {
-    if (busy.current) return;
-    busy.current = true;
-    await add({ type: 'observed', key: DIALLED.band, value: values[0]! });
-    await add({ type: 'observed', key: DIALLED.reset, value: values[1]! });
+  const { control, handleSubmit, formState } = useForm<DialTexts>({
+    resolver: zodResolver(dialTexts),
+    defaultValues: {
+      band: start.band.toFixed(start.band < 20 ? 1 : 0),
+      reset: (start.reset ?? 0).toFixed(2),
+    },
+    mode: 'onChange',
+  });
+  const keep = handleSubmit(async ({ band, reset }) => {
+    await add({ type: 'observed', key: DIALLED.band, value: plainNumber(band) });
+    await add({ type: 'observed', key: DIALLED.reset, value: plainNumber(reset) });
     await add({ type: 'step_done', step_id: step.id });
-    busy.current = false;
-  };
+  });
+  const isWhole = formState.isValid && !formState.isSubmitting;
   return (
     <YStack gap="$3">
       <XStack gap="$3">
         <YStack flex={1}>
-          <Field
-            label="Proportional band"
-            unit="%"
-            value={band}
-            onChangeText={setBand}
-            numeric
-            error={values[0]! > 0 ? undefined : 'Above nothing.'}
-          />
+          <FormField control={control} name="band" label="Proportional band" unit="%" numeric />
         </YStack>
         <YStack flex={1}>
-          <Field
-            label="Reset"
-            unit="min a repeat"
-            value={reset}
-            onChangeText={setReset}
-            numeric
-            error={values[1]! > 0 ? undefined : 'Above nothing.'}
-          />
+          <FormField control={control} name="reset" label="Reset" unit="min a repeat" numeric />
         </YStack>
       </XStack>
-      <BigButton disabled={!isGood} onPress={() => void keep()} testID="confirm-dial">
+      <BigButton disabled={!isWhole} onPress={() => void keep()} testID="confirm-dial">
         Dialled
       </BigButton>
     </YStack>

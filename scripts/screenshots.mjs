@@ -13,6 +13,9 @@ const phone = { width: 390, height: 844 };
 const wide = { width: 1280, height: 800 };
 const run = '/runs/prv-07-visit-3';
 
+/** Parts that are pressed as soon as they may be, the more telling first. */
+const PRESSES = ['write-registers', 'start-task', 'light', 'purged'];
+
 const pictures = [
   { name: 'round', path: '/' },
   { name: 'valve', path: '/valves/prv-12' },
@@ -110,9 +113,6 @@ async function walk(page, isThere) {
     await page.waitForTimeout(250);
   }
 }
-
-/** Parts that are pressed as soon as they may be, the more telling first. */
-const PRESSES = ['write-registers', 'start-task', 'light', 'purged'];
 
 async function oneStep(page) {
   const part = (id) => page.getByTestId(id);

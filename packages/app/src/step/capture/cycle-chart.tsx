@@ -1,6 +1,7 @@
 import type { CaptureCycle } from '@holvek/core';
 import { useState } from 'react';
 import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
+import { ClearText } from '../parts/clear-text';
 import { View } from '@/ui/kit';
 import { useUnits } from '@/units/use-units';
 import { useInk } from '@/ui/use-ink';
@@ -64,9 +65,6 @@ export function CycleChart({ cycles, lane, limit, wanted, live, resolution, heig
             strokeDasharray="6 4"
           />
         ) : null}
-        <Text x={6} y={y(lane.upper) - 5} fontSize={12} fontFamily={STRONG} fill={ink.onLane}>
-          {`lane ${units.figure(lane.lower, resolution)} to ${units.figure(lane.upper, resolution)}`}
-        </Text>
         <Columns count={count} column={column} floor={floor} height={height} />
         {cycles.map((cycle, i) => (
           <OneCycle
@@ -79,6 +77,16 @@ export function CycleChart({ cycles, lane, limit, wanted, live, resolution, heig
             resolution={resolution}
           />
         ))}
+        <ClearText
+          halo={ink.background}
+          x={6}
+          y={y(lane.upper) - 5}
+          fontSize={12}
+          fontFamily={STRONG}
+          fill={ink.onLane}
+        >
+          {`lane ${units.figure(lane.lower, resolution)} to ${units.figure(lane.upper, resolution)}`}
+        </ClearText>
         {live === undefined ? null : (
           <Circle
             cx={Math.min(cycles.length, count) * column - column * 0.1}
@@ -158,7 +166,8 @@ function OneCycle({
       {cracked === undefined ? null : (
         <G>
           <Path d={triangle(at(0.34), y(cracked), 1)} fill={ink.verdigris} />
-          <Text
+          <ClearText
+            halo={ink.background}
             x={at(0.3)}
             y={y(cracked) + 18}
             fontSize={12}
@@ -167,13 +176,14 @@ function OneCycle({
             textAnchor="end"
           >
             {units.figure(cracked, resolution)}
-          </Text>
+          </ClearText>
         </G>
       )}
       {reseated === undefined ? null : (
         <G>
           <Path d={triangle(at(0.72), y(reseated), -1)} fill={ink.brassMark} />
-          <Text
+          <ClearText
+            halo={ink.background}
             x={at(0.72)}
             y={y(reseated) + 28}
             fontSize={12}
@@ -182,7 +192,7 @@ function OneCycle({
             textAnchor="middle"
           >
             {units.figure(reseated, resolution)}
-          </Text>
+          </ClearText>
         </G>
       )}
     </G>

@@ -1,4 +1,5 @@
-import { Circle, G, Text, type TextProps } from 'react-native-svg';
+import { Circle, G } from 'react-native-svg';
+import { ClearText } from '../parts/clear-text';
 import { useInk } from '@/ui/use-ink';
 
 export const STRONG = 'AtkinsonHyperlegibleNext_700Bold';
@@ -46,11 +47,3 @@ export function Reading({ x, y, width, isLast, goesBack, inControl, children }: 
     </G>
   );
 }
-
-/** Figures that stay readable where a line runs behind them. */
-export const ClearText = ({ halo, ...props }: TextProps & { readonly halo: string }) => (
-  <>
-    <Text {...props} stroke={halo} strokeWidth={5} strokeLinejoin="round" aria-hidden />
-    <Text {...props} />
-  </>
-);

@@ -5,9 +5,10 @@ import { View } from '@/ui/kit';
 import { niceTicks } from '@/ui/nice-ticks';
 import { useUnits } from '@/units/use-units';
 import { useInk } from '@/ui/use-ink';
+import { ClearText } from '../parts/clear-text';
 import { TurnLabel } from '../parts/turn-arrow';
 import { lanePlan, turnAt, walk, type Ahead, type LanePlan, type Shown } from './lane-plan';
-import { ClearText, FIGURES, Reading, STRONG } from './lane-reading';
+import { FIGURES, Reading, STRONG } from './lane-reading';
 
 const MOST_SHOWN = 5;
 /** px that a letter and a digit of the two figures above the strip take. */

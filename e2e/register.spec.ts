@@ -194,7 +194,7 @@ test('a repair is noted, the valve wants to be proved anew, and the run that fol
   page,
   request,
 }) => {
-  await page.goto('/valves/prv-08');
+  await page.goto('/valves/sus-04');
   await page.getByRole('button', { name: 'note a repair' }).click();
   await page.getByRole('button', { name: 'Keep the repair' }).click();
   await expect(page.getByText('Say what was found')).toBeVisible();
@@ -206,10 +206,10 @@ test('a repair is noted, the valve wants to be proved anew, and the run that fol
   await page.getByRole('button', { name: 'Keep the repair' }).click();
   await expect(page.getByTestId('unproved')).toContainText('Seat, seals and packing changed');
   await expect(page.getByTestId('repairs')).toContainText('Tomas Brandt');
-  await begin(page, 'prv-08', 'typed');
+  await begin(page, 'sus-04', 'typed');
   const runId = page.url().split('/').at(-1)!;
   const [repair] = ((await (await request.get('/api/repairs')).json()) as Repair[]).filter(
-    ({ valve_id: id }) => id === 'prv-08',
+    ({ valve_id: id }) => id === 'sus-04',
   );
   await expect(async () => {
     const { events } = (await (await request.get(`/api/runs/${runId}`)).json()) as {

@@ -32,6 +32,7 @@ test('the same with a hand-held gauge: every reading typed, in the units at hand
   await page.goto('/settings');
   await page.getByRole('button', { name: 'Sign out' }).click();
   await page.getByTestId('be-tomas').click();
+  await page.getByRole('radio', { name: 'Hill round' }).click();
   await expect(page.getByText('In setting order')).toBeVisible();
   await begin(page, 'prv-05', 'typed');
   await confirmUntil(page, /Read the outlet as found/);

@@ -1,16 +1,4 @@
-import {
-  actOnTwin,
-  advanceTwin,
-  readLogCsv,
-  readRamps,
-  seededRandom,
-  twinOf,
-  twinOutputs,
-  type EventOf,
-  type Sample,
-  type Twin,
-  absolutePa,
-} from '@holvek/core';
+import { absolutePa, actOnTwin, advanceTwin, readLogCsv, readRamps, seededRandom, twinOf, twinOutputs, type EventOf, type Sample, type Twin } from '@holvek/core';
 import { familyStarted, type SampleName } from '../../packages/core/src/testing/family-samples';
 import { stamp } from '../../packages/core/src/testing/samples';
 

@@ -1,13 +1,4 @@
-import {
-  defaultHouseRules,
-  fleetKindFor,
-  learnFleet,
-  seededRandom,
-  type Lesson,
-  type Random,
-  type RatePrior,
-  paPerTurn,
-} from '@holvek/core';
+import { defaultHouseRules, fleetKindFor, learnFleet, paPerTurn, seededRandom, type Lesson, type Random, type RatePrior } from '@holvek/core';
 import { ours } from './regimes';
 import { drawWorld, play, regimes, type World } from './regime-world';
 

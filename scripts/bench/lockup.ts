@@ -1,11 +1,4 @@
-import {
-  noFlowVerdict,
-  noFlowWatch,
-  seededRandom,
-  type Sample,
-  gaugePa,
-  differencePa,
-} from '@holvek/core';
+import { differencePa, gaugePa, noFlowVerdict, noFlowWatch, seededRandom, type Sample } from '@holvek/core';
 
 const DIVISION = 2000;
 const worlds = [

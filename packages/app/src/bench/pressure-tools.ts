@@ -1,9 +1,11 @@
 import {
-  hasContact,
   chooseSpring,
   defaultHouseRules,
-  gaugeFitness,
   gaugeError,
+  gaugeFitness,
+  gaugePa,
+  hasContact,
+  kelvin,
   printTurns,
   resultUncertainty,
   standardAirPressure,
@@ -14,8 +16,6 @@ import {
   type Gauge,
   type Spring,
   type SwitchKind,
-  kelvin,
-  gaugePa,
 } from '@holvek/core';
 import { Unreadable, type BenchTool } from './tool';
 import { findingWords } from '@/words/trouble';

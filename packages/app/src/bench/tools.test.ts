@@ -1,6 +1,6 @@
 import { answerOf, answerText, type BenchUnits, type BenchValues } from './tool';
 import { benchTools } from './tools';
-import { printFigure, printQuantity, absolutePa } from '@holvek/core';
+import { absolutePa, printFigure, printQuantity } from '@holvek/core';
 import { controller, electronic } from '@/testing/family-samples';
 import { valve } from '@/testing/samples';
 

@@ -1,4 +1,4 @@
-import { shippedFormats, type LineFormat, absolutePa } from '@holvek/core';
+import { absolutePa, shippedFormats, type LineFormat } from '@holvek/core';
 import { canBeRead, LineGauge } from './line-gauge';
 import type { LineEars } from './serial';
 

@@ -184,6 +184,17 @@ describe('changing a system', () => {
     });
   });
 
+  test('between a pressure and itself there is no rule', async () => {
+    show(<RuleSheet system={unit} rule="new" onChange={jest.fn()} onClose={() => undefined} />);
+    const group = screen.getByRole('radiogroup', { name: 'stands above this one' });
+    const own = within(group).getByRole('radio', { name: unit.rungs[0]!.name });
+    await act(async () => void fireEvent.click(own));
+    const said = screen.getAllByRole('alert').map(({ textContent }) => textContent);
+    expect(said).toContain('Two different pressures, please');
+    const keep = screen.getByRole('button', { name: 'Keep this rule' });
+    expect(keep.getAttribute('aria-disabled')).toBe('true');
+  });
+
   test('a rule can be taken out', async () => {
     const changed = jest.fn();
     show(

@@ -1,7 +1,6 @@
 import { absolutePa } from '@holvek/core';
-import { readRamps } from '@holvek/core/ramps';
 import { readLogCsv, thinForChart, type LogError, type LogFile } from '@holvek/core/log';
-import type { RampError, RampFinding } from '@holvek/core/ramps';
+import { readRamps, type RampError, type RampFinding } from '@holvek/core/ramps';
 import { expose } from 'comlink';
 
 export type LogReport =

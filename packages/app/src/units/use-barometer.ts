@@ -1,8 +1,8 @@
 import {
   barometricPressure,
+  metres,
   STANDARD_ATMOSPHERE,
   type AbsolutePressure,
-  metres,
 } from '@holvek/core';
 import { useSites } from '@/data/queries';
 

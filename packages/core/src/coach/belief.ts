@@ -1,6 +1,12 @@
-import { gaugePa, paPerTurn, inTurns } from '../quantity';
 import { normalDensity } from '../numerics';
-import type { GaugePressure, Rate, Turns } from '../quantity';
+import {
+  gaugePa,
+  inTurns,
+  paPerTurn,
+  type GaugePressure,
+  type Rate,
+  type Turns,
+} from '../quantity';
 import { atLeast, correct } from './correct';
 import type { Hypothesis } from './hypothesis';
 import { coachModels, type Noise, type RatePrior } from './models';

@@ -1,6 +1,5 @@
-import { inSeconds } from '../quantity';
 import { dyingOutOver, scatterOf, type Sample } from '../numerics';
-import type { Seconds } from '../quantity';
+import { inSeconds, type Seconds } from '../quantity';
 import { heightOf, since, spanOf } from './record';
 import { TIME_CONSTANTS, type Answer } from './still-to-come';
 

@@ -1,4 +1,4 @@
-import { inTurns, gaugePa } from '../quantity';
+import { gaugePa, inTurns } from '../quantity';
 import { procedureOf } from '../family';
 import { answerOf, checkTurn, signsOf, rankCauses } from './diagnosis';
 

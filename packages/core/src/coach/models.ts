@@ -1,5 +1,4 @@
-import { inTurns, paPerTurn } from '../quantity';
-import type { Rate, Turns } from '../quantity';
+import { inTurns, paPerTurn, type Rate, type Turns } from '../quantity';
 import type { Direction } from '../valve';
 
 export type RatePrior = {

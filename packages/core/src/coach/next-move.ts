@@ -1,6 +1,5 @@
-import { gaugePa, inTurns } from '../quantity';
 import { normalCdf, normalQuantile } from '../numerics';
-import type { GaugePressure, Turns } from '../quantity';
+import { gaugePa, inTurns, type GaugePressure, type Turns } from '../quantity';
 import { predictTurn, type Belief } from './belief';
 import type { Hypothesis } from './hypothesis';
 

@@ -1,4 +1,4 @@
-import { inTurns, gaugePa, paPerTurn } from '../quantity';
+import { gaugePa, inTurns, paPerTurn } from '../quantity';
 import { afterReading, afterTurn, believedSetPoint, learnedRate, startBelief } from './belief';
 import type { RatePrior } from './models';
 import { nextMove, type MoveAim } from './next-move';

@@ -1,6 +1,5 @@
-import { inSeconds } from '../quantity';
 import { thinned, type Sample } from '../numerics';
-import type { Seconds } from '../quantity';
+import { inSeconds, type Seconds } from '../quantity';
 
 /** Samples that a record is thinned to. */
 const THINNED = 60;

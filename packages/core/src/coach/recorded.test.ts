@@ -1,4 +1,4 @@
-import { inTurns, gaugePa, paPerTurn } from '../quantity';
+import { gaugePa, inTurns, paPerTurn } from '../quantity';
 import { seededRandom, type Sample } from '../numerics';
 import { rounded } from '../testing/rounded';
 import { afterReading, afterTurn, believedSetPoint, learnedRate, startBelief } from './belief';

@@ -1,6 +1,5 @@
-import { inSeconds } from '../quantity';
 import type { Sample } from '../numerics';
-import type { Seconds } from '../quantity';
+import { inSeconds, type Seconds } from '../quantity';
 import { creepOf } from './creep';
 import { spanOf } from './record';
 import { answerOfTurn, LEFT, type Rest } from './still-to-come';

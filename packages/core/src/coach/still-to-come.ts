@@ -1,6 +1,5 @@
-import { inSeconds } from '../quantity';
 import { dyingOutOver, normalCdf, scatterOf, weightBeside, type Sample } from '../numerics';
-import type { Seconds } from '../quantity';
+import { inSeconds, type Seconds } from '../quantity';
 import { heightOf, since, spanOf } from './record';
 
 const LEAST_SAMPLES = 8;

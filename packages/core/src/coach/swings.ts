@@ -1,6 +1,5 @@
-import { inSeconds } from '../quantity';
 import type { Sample } from '../numerics';
-import type { Seconds } from '../quantity';
+import { inSeconds, type Seconds } from '../quantity';
 import { heightOf } from './record';
 
 /** Divisions that are a swing, and that it comes back by, within s. */

@@ -1,5 +1,4 @@
-import { gaugePa, differencePa } from '../quantity';
-import type { GaugePressure, PressureDifference } from '../quantity';
+import { differencePa, gaugePa, type GaugePressure, type PressureDifference } from '../quantity';
 import { err, ok, type Result } from '../result';
 import { blowdown } from './blowdown';
 

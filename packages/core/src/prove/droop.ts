@@ -1,5 +1,4 @@
-import { differencePa } from '../quantity';
-import type { GaugePressure, PressureDifference } from '../quantity';
+import { differencePa, type GaugePressure, type PressureDifference } from '../quantity';
 
 /**
  * Droop of a reducing valve: fall of its outlet between small and working flow.

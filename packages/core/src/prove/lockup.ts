@@ -1,6 +1,5 @@
-import { differencePa } from '../quantity';
 import { akaike, akaikeWeight, fitDecay, leastSquares, type Sample } from '../numerics';
-import type { GaugePressure, PressureDifference } from '../quantity';
+import { differencePa, type GaugePressure, type PressureDifference } from '../quantity';
 import { err, ok, type Result } from '../result';
 
 export type NoFlowVerdict = {

@@ -1,6 +1,5 @@
-import { differencePa } from '../quantity';
 import { standingSlope, type Sample } from '../numerics';
-import type { GaugePressure, PressureDifference } from '../quantity';
+import { differencePa, type GaugePressure, type PressureDifference } from '../quantity';
 import { err, ok, type Result } from '../result';
 import type { NoFlowError } from './lockup';
 

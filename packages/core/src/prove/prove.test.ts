@@ -1,4 +1,4 @@
-import { gaugePa, differencePa } from '../quantity';
+import { differencePa, gaugePa } from '../quantity';
 import fc from 'fast-check';
 import { seededRandom } from '../numerics';
 import { unwrap } from '../result';

@@ -1,4 +1,4 @@
-import { gaugePa, differencePa } from '../quantity';
+import { differencePa, gaugePa } from '../quantity';
 import { seededRandom, type Sample } from '../numerics';
 import { rounded } from '../testing/rounded';
 import { alignmentOf } from './alignment';

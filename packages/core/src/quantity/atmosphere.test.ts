@@ -1,4 +1,4 @@
-import { metres, absolutePa, gaugePa } from './kinds';
+import { absolutePa, gaugePa, metres } from './kinds';
 import { unwrap } from '../result';
 import {
   barometricPressure,

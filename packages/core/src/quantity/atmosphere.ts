@@ -1,6 +1,13 @@
-import { differencePa, absolutePa, gaugePa } from './kinds';
 import { err, ok, type Result } from '../result';
-import type { AbsolutePressure, GaugePressure, Length, PressureDifference } from './kinds';
+import {
+  absolutePa,
+  differencePa,
+  gaugePa,
+  type AbsolutePressure,
+  type GaugePressure,
+  type Length,
+  type PressureDifference,
+} from './kinds';
 import type { PressureReference } from './parse';
 
 export const STANDARD_ATMOSPHERE: AbsolutePressure = absolutePa(101_325);

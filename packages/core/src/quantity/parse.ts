@@ -1,7 +1,11 @@
-import { differencePa } from './kinds';
 import { err, ok, type Result } from '../result';
 import { toGaugePressure, type AtmosphereError } from './atmosphere';
-import type { AbsolutePressure, GaugePressure, PressureDifference } from './kinds';
+import {
+  differencePa,
+  type AbsolutePressure,
+  type GaugePressure,
+  type PressureDifference,
+} from './kinds';
 import { plainCharacters, readNumber } from './number-text';
 import { findUnit, toSI, type QuantityKind, type UnitRow } from './units';
 

@@ -1,5 +1,4 @@
-import { differencePa } from '../quantity';
-import type { GaugePressure, PressureDifference } from '../quantity';
+import { differencePa, type GaugePressure, type PressureDifference } from '../quantity';
 import type { AdjusterSpec } from './adjuster';
 import type { HouseRules } from './house-rules';
 import { ratingOf, type AnyPlate } from './plate';

@@ -1,5 +1,4 @@
-import { gaugePa } from '../quantity';
-import type { GaugePressure } from '../quantity';
+import { gaugePa, type GaugePressure } from '../quantity';
 import { err, ok, type Result } from '../result';
 import type { Spring } from './plate';
 

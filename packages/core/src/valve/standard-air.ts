@@ -1,10 +1,10 @@
 import {
   barometricPressure,
+  kelvin,
+  metres,
   STANDARD_ATMOSPHERE,
   type AtmosphereError,
   type Temperature,
-  metres,
-  kelvin,
 } from '../quantity';
 import { ok, type Result } from '../result';
 

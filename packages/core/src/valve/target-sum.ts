@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { headCorrection, type PressureDifference, metres } from '../quantity';
+import { headCorrection, metres, type PressureDifference } from '../quantity';
 import { pressureSchema } from './plate';
 
 const height = z.number().min(-1000).max(1000).optional();

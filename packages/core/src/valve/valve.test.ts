@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { checkPlate, plateSchema } from '../family';
-import { kPa, gaugePa } from '../quantity';
+import { gaugePa, kPa } from '../quantity';
 import { plate, target } from '../testing/samples';
 import { mainAdjuster } from './adjuster';
 import { defaultHouseRules, houseRulesSchema, minFlowFor } from './house-rules';

@@ -1,11 +1,11 @@
 import {
+  absolutePa,
   defaultHouseRules,
   digestOf,
   kPa,
   writeValvesCsv,
   type Imported,
   type Valve,
-  absolutePa,
 } from '@holvek/core';
 import { codeOf, gauges, testServer, valve, type TestServer } from '../testing/server';
 

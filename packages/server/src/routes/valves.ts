@@ -1,21 +1,21 @@
 import { z } from '@hono/zod-openapi';
 import {
+  barometricPressure,
   checkPlate,
   digestOf,
-  barometricPressure,
   dutyOf,
   importedSchema,
+  metres,
   readValvesCsv,
-  STANDARD_ATMOSPHERE,
   sheetSchema,
   siteSchema,
+  STANDARD_ATMOSPHERE,
   valveSchema,
-  type HouseAction,
   writeValvesCsv,
+  type HouseAction,
   type Imported,
   type Valve,
   type Writing,
-  metres,
 } from '@holvek/core';
 import type { Store } from '../db/open';
 import { Problem } from '../http/problem';

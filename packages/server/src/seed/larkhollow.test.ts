@@ -1,17 +1,17 @@
 import {
-  checkWith,
   checkPlate,
+  checkWith,
   defaultHouseRules,
   driftOf,
   families,
   gaugeFitness,
+  gaugePa,
   openEndsOf,
   reduceRun,
   resultUncertainty,
   runEventSchema,
   unwrap,
   verifyEvidence,
-  gaugePa,
 } from '@holvek/core';
 import { openStore, type Store } from '../db/open';
 import { evidenceOf } from '../sheet/evidence-file';

@@ -1,4 +1,5 @@
 import {
+  inSeconds,
   judgeOf,
   roleOf,
   typedSettled,
@@ -6,7 +7,6 @@ import {
   type Reading,
   type Step,
   type Watched,
-  inSeconds,
 } from '@holvek/core';
 import { useDesk } from '@/desk/use-desk';
 import { useTapping } from '@/desk/use-tapping';

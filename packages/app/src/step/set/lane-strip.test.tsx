@@ -1,5 +1,4 @@
-import { gaugePa, inTurns } from '@holvek/core';
-import type { NextMove, SettingView } from '@holvek/core';
+import { gaugePa, inTurns, type NextMove, type SettingView } from '@holvek/core';
 import { render } from '@testing-library/react';
 import { TamaguiProvider } from '@/ui/kit';
 import { config } from '@/theme/tamagui.config';

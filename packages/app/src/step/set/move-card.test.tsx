@@ -1,5 +1,4 @@
-import { gaugePa, inTurns } from '@holvek/core';
-import type { NextMove, SettingView } from '@holvek/core';
+import { gaugePa, inTurns, type NextMove, type SettingView } from '@holvek/core';
 import { cleanup, render, screen } from '@testing-library/react';
 import { MoveCard } from './move-card';
 import { SettledPill } from '../parts/settled-pill';

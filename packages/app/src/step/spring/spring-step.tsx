@@ -1,4 +1,4 @@
-import { chooseSpring, springNow, type Spring, type StepOf, gaugePa } from '@holvek/core';
+import { chooseSpring, gaugePa, springNow, type Spring, type StepOf } from '@holvek/core';
 import { XStack, YStack } from '@/ui/kit';
 import { useDesk } from '@/desk/use-desk';
 import { StepFrame } from '../parts/step-frame';

@@ -1,4 +1,4 @@
-import { inTurns, gaugePa } from '../../quantity';
+import { gaugePa, inTurns } from '../../quantity';
 import { afterReading, afterTurn, nextMove, startBelief, type NextMove } from '../../coach';
 import { crackedAt } from '../capture/captures';
 import { lastReading } from '../last-reading';

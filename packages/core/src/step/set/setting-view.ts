@@ -1,4 +1,4 @@
-import { inTurns, gaugePa, paPerTurn } from '../../quantity';
+import { gaugePa, inTurns, paPerTurn } from '../../quantity';
 import {
   learnedRate,
   nextMove,

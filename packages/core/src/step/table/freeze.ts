@@ -1,4 +1,4 @@
-import { gaugePa, differencePa } from '../../quantity';
+import { differencePa, gaugePa } from '../../quantity';
 import type { Sample } from '../../numerics';
 import { droop, noFlowVerdict, noFlowWatch, type WatchVerdict } from '../../prove';
 import { lockupAllowed } from '../../valve';

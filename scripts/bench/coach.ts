@@ -1,4 +1,18 @@
-import { afterReading, afterTurn, defaultHouseRules, gaugePa, inTurns, nextMove, paPerTurn, seededRandom, startBelief, type Belief, type MoveAim, type Random, type RatePrior } from '@holvek/core';
+import {
+  afterReading,
+  afterTurn,
+  defaultHouseRules,
+  gaugePa,
+  inTurns,
+  nextMove,
+  paPerTurn,
+  seededRandom,
+  startBelief,
+  type Belief,
+  type MoveAim,
+  type Random,
+  type RatePrior,
+} from '@holvek/core';
 
 /** A screw in miniature: true rate, bend, play and direction, read by a noisy gauge. */
 type Miniature = {

@@ -1,4 +1,16 @@
-import { absolutePa, actOnTwin, advanceTwin, readLogCsv, readRamps, seededRandom, twinOf, twinOutputs, type EventOf, type Sample, type Twin } from '@holvek/core';
+import {
+  absolutePa,
+  actOnTwin,
+  advanceTwin,
+  readLogCsv,
+  readRamps,
+  seededRandom,
+  twinOf,
+  twinOutputs,
+  type EventOf,
+  type Sample,
+  type Twin,
+} from '@holvek/core';
 import { familyStarted, type SampleName } from '../../packages/core/src/testing/family-samples';
 import { stamp } from '../../packages/core/src/testing/samples';
 

@@ -1,4 +1,13 @@
-import { absolutePa, checkWith, evidenceFileSchema, seededRandom, verifyEvidence, writeValvesCsv, type Ingested, type RunEvent } from '@holvek/core';
+import {
+  absolutePa,
+  checkWith,
+  evidenceFileSchema,
+  seededRandom,
+  verifyEvidence,
+  writeValvesCsv,
+  type Ingested,
+  type RunEvent,
+} from '@holvek/core';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';

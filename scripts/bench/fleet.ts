@@ -1,4 +1,13 @@
-import { defaultHouseRules, fleetKindFor, learnFleet, paPerTurn, seededRandom, type Lesson, type Random, type RatePrior } from '@holvek/core';
+import {
+  defaultHouseRules,
+  fleetKindFor,
+  learnFleet,
+  paPerTurn,
+  seededRandom,
+  type Lesson,
+  type Random,
+  type RatePrior,
+} from '@holvek/core';
 import { ours } from './regimes';
 import { drawWorld, play, regimes, type World } from './regime-world';
 

@@ -1,4 +1,11 @@
-import { differencePa, gaugePa, noFlowVerdict, noFlowWatch, seededRandom, type Sample } from '@holvek/core';
+import {
+  differencePa,
+  gaugePa,
+  noFlowVerdict,
+  noFlowWatch,
+  seededRandom,
+  type Sample,
+} from '@holvek/core';
 
 const DIVISION = 2000;
 const worlds = [

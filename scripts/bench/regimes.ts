@@ -1,4 +1,18 @@
-import { afterReading, afterTurn, defaultHouseRules, gaugePa, inTurns, nextMove, paPerTurn, seededRandom, startBelief, type Belief, type MoveAim, type Random, type RatePrior } from '@holvek/core';
+import {
+  afterReading,
+  afterTurn,
+  defaultHouseRules,
+  gaugePa,
+  inTurns,
+  nextMove,
+  paPerTurn,
+  seededRandom,
+  startBelief,
+  type Belief,
+  type MoveAim,
+  type Random,
+  type RatePrior,
+} from '@holvek/core';
 import {
   drawWorld,
   LANE,

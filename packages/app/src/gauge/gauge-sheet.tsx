@@ -1,7 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { correctionsSchema, foundBeyondClass, type Gauge } from '@holvek/core';
 import { useState } from 'react';
-import { Controller, useForm, useWatch, type Control, type Path } from 'react-hook-form';
+import { useForm, useWatch, type Control, type Path } from 'react-hook-form';
 import { Refusal } from '@/data/api';
 import { useChangeGauge } from '@/data/queries';
 import { newId } from '@/data/new-id';
@@ -18,7 +18,7 @@ import {
 import { useUnits } from '@/units/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
-import { Choice } from '@/ui/field';
+import { FormChoice } from '@/ui/form-choice';
 import { FormField } from '@/ui/form-field';
 import { BigButton } from '@/ui/press';
 import { Words } from '@/ui/words';
@@ -96,6 +96,8 @@ export function GaugeSheet({
   );
 }
 
+const faces = faceUnits.map((value) => ({ value, say: value }));
+
 /** Everything that is written down of a gauge: its face, its class, its certificate's tables. */
 const GaugeFields = ({
   control,
@@ -105,35 +107,15 @@ const GaugeFields = ({
   readonly unit: string;
 }) => (
   <>
-    <Controller
-      name="unit"
+    <FormChoice control={control} name="unit" label="Unit on its face" options={faces} />
+    <FormChoice
       control={control}
-      render={({ field }) => (
-        <Choice
-          label="Unit on its face"
-          value={field.value}
-          onChange={field.onChange}
-          options={faceUnits.map((value) => ({
-            value,
-            say: value,
-          }))}
-        />
-      )}
-    />
-    <Controller
       name="accuracyOf"
-      control={control}
-      render={({ field }) => (
-        <Choice
-          label="Its accuracy is told"
-          value={field.value}
-          onChange={field.onChange}
-          options={[
-            { value: 'span', say: 'of its span' },
-            { value: 'reading', say: 'of the reading' },
-          ]}
-        />
-      )}
+      label="Its accuracy is told"
+      options={[
+        { value: 'span', say: 'of its span' },
+        { value: 'reading', say: 'of the reading' },
+      ]}
     />
     <FaceFields control={control} unit={unit} />
     <CorrectionTable

@@ -10,7 +10,7 @@ import { api } from '@/data/api';
 import { newId } from '@/data/new-id';
 import { queryClient } from '@/data/queries';
 import { BottomSheet } from '@/ui/bottom-sheet';
-import { Choice } from '@/ui/field';
+import { FormChoice } from '@/ui/form-choice';
 import { FormField } from '@/ui/form-field';
 import { today } from '@/ui/local-day';
 import { BigButton, WordButton } from '@/ui/press';
@@ -97,21 +97,15 @@ function PersonFields({
         hint="To sign in by: 2 to 12 small letters."
         maxLength={12}
       />
-      <Controller
-        name="role"
+      <FormChoice
         control={control}
-        render={({ field }) => (
-          <Choice
-            label="Role"
-            value={field.value}
-            onChange={field.onChange}
-            options={roles.map((role) => ({
-              value: role,
-              name: role,
-              say: `${role} · ${roleWords[role]}`,
-            }))}
-          />
-        )}
+        name="role"
+        label="Role"
+        options={roles.map((role) => ({
+          value: role,
+          name: role,
+          say: `${role} · ${roleWords[role]}`,
+        }))}
       />
       <Controller
         name="licences"

@@ -1,5 +1,4 @@
 import {
-  DIALLED,
   hasBand,
   instrumentOf,
   readStepCsv,
@@ -8,11 +7,9 @@ import {
   stepFitOf,
   type StepOf,
 } from '@holvek/core';
-import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
-import { z } from 'zod';
 import { TextArea, XStack, YStack } from '@/ui/kit';
+import { DialForm } from './dial-form';
 import { CausesButton } from '../parts/causes-sheet';
 import { SettledPill } from '../parts/settled-pill';
 import { StepFrame } from '../parts/step-frame';
@@ -23,9 +20,6 @@ import { useTrace } from '@/gauge-link/trace';
 import { useSettling } from '@/gauge-link/use-settling';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
-import { FormField } from '@/ui/form-field';
-import { numberText } from '@/ui/number-text';
-import { plainNumber } from '@/ui/plain-number';
 import { pickText } from '@/ui/files';
 import { BigButton, WordButton } from '@/ui/press';
 import { Muted, Title, Words } from '@/ui/words';
@@ -242,52 +236,6 @@ function PasteTest({ onTake }: { readonly onTake: (text: string) => void }) {
       />
       <BigButton disabled={text.trim() === ''} onPress={() => onTake(text)} testID="take-step-text">
         Fit it
-      </BigButton>
-    </YStack>
-  );
-}
-
-const dialTexts = z.object({
-  band: numberText('Above nothing.', (value) => value > 0),
-  reset: numberText('Above nothing.', (value) => value > 0),
-});
-type DialTexts = z.infer<typeof dialTexts>;
-
-/** Band and reset as they were dialled: the proposal, unless the hand says otherwise. */
-function DialForm({
-  step,
-  start,
-}: {
-  readonly step: StepOf<'tune'>;
-  readonly start: { readonly band: number; readonly reset: number | undefined };
-}) {
-  const { add } = useDesk();
-  const { control, handleSubmit, formState } = useForm<DialTexts>({
-    resolver: zodResolver(dialTexts),
-    defaultValues: {
-      band: start.band.toFixed(start.band < 20 ? 1 : 0),
-      reset: (start.reset ?? 0).toFixed(2),
-    },
-    mode: 'onChange',
-  });
-  const keep = handleSubmit(async ({ band, reset }) => {
-    await add({ type: 'observed', key: DIALLED.band, value: plainNumber(band) });
-    await add({ type: 'observed', key: DIALLED.reset, value: plainNumber(reset) });
-    await add({ type: 'step_done', step_id: step.id });
-  });
-  const isWhole = formState.isValid && !formState.isSubmitting;
-  return (
-    <YStack gap="$3">
-      <XStack gap="$3">
-        <YStack flex={1}>
-          <FormField control={control} name="band" label="Proportional band" unit="%" numeric />
-        </YStack>
-        <YStack flex={1}>
-          <FormField control={control} name="reset" label="Reset" unit="min a repeat" numeric />
-        </YStack>
-      </XStack>
-      <BigButton disabled={!isWhole} onPress={() => void keep()} testID="confirm-dial">
-        Dialled
       </BigButton>
     </YStack>
   );

@@ -56,13 +56,18 @@ test('a label before the camera opens its valve; another code, and a picture wit
   await page.addInitScript(() => {
     const canvas = Object.assign(document.createElement('canvas'), { width: 400, height: 400 });
     const draw = canvas.getContext('2d')!;
+    let shown: CanvasImageSource | undefined;
+    // A camera goes on sending what stands before it: a single picture may be lost on the way.
+    setInterval(() => {
+      draw.fillStyle = '#fff';
+      draw.fillRect(0, 0, 400, 400);
+      if (shown) draw.drawImage(shown, 50, 50);
+    }, 100);
     navigator.mediaDevices.getUserMedia = () => Promise.resolve(canvas.captureStream(10));
     const hold = async (address: string) => {
       const picture = Object.assign(new Image(), { src: address });
       await picture.decode();
-      draw.fillStyle = '#fff';
-      draw.fillRect(0, 0, 400, 400);
-      draw.drawImage(picture, 50, 50);
+      shown = picture;
     };
     Object.assign(window, { hold });
   });

@@ -21,6 +21,7 @@ const off = (named) =>
       .map((name) => [name, 'off']),
   );
 
+/** What only types can tell is in `.oxlintrc.json`: it reads them by the native compiler, in a tenth of the time. */
 export default [
   {
     ignores: [
@@ -60,19 +61,6 @@ export default [
       'import/no-named-as-default-member': 'off',
       'import/no-named-as-default': 'off',
       'react/no-unescaped-entities': 'off',
-    },
-  },
-  {
-    files: ['packages/**/*.{ts,tsx}', 'e2e/**/*.ts', 'scripts/bench/**/*.ts'],
-    languageOptions: { parserOptions: { projectService: true } },
-    rules: {
-      '@typescript-eslint/no-floating-promises': 'error',
-      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
-      '@typescript-eslint/switch-exhaustiveness-check': [
-        'error',
-        { considerDefaultExhaustiveForUnions: true },
-      ],
-      '@typescript-eslint/no-unnecessary-condition': 'error',
     },
   },
   {

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, isFit, test } from './technician';
+import { expect, isFit, signIn, test } from './technician';
 
 const screens = [
   ['/', 'Hill round'],
@@ -254,6 +254,7 @@ test('a record that is handed over is checked on the phone, and a letter changed
 test('nobody is here until somebody signs in, and each may do what his role says', async ({
   page,
 }) => {
+  await signIn(page.request);
   await page.goto('/settings');
   await page.getByRole('button', { name: 'Sign out' }).click();
   await expect(page.getByRole('heading', { name: 'Who is here?' })).toBeVisible();

@@ -17,14 +17,25 @@ export const emptyPort = Number(process.env['E2E_PORT'] ?? 8141);
 /** Each worker has a server of its own, with a Larkhollow of its own. */
 const portOf = (parallelIndex: number): number => emptyPort + 1 + parallelIndex;
 
-export const test = base.extend<{ complaints: string[] }>({
+type Jar = Awaited<ReturnType<APIRequestContext['storageState']>>;
+
+export const test = base.extend<{ complaints: string[] }, { jar: Jar }>({
   // eslint-disable-next-line no-empty-pattern -- a fixture names what it takes, here nothing
   baseURL: async ({}, give, { parallelIndex }) => give(`http://127.0.0.1:${portOf(parallelIndex)}`),
+  // The owner signs in once for all tests of a worker; who signs out signs in anew before.
+  jar: [
+    async ({ playwright }, give, { parallelIndex }) => {
+      const baseURL = `http://127.0.0.1:${portOf(parallelIndex)}`;
+      const request = await playwright.request.newContext({ baseURL });
+      await signIn(request);
+      await give(await request.storageState());
+      await request.dispose();
+    },
+    { scope: 'worker' },
+  ],
+  storageState: ({ jar }, give) => give(jar),
   complaints: [
     async ({ page, request }, use) => {
-      // The page and the test each have a jar of their own.
-      await signIn(request);
-      await signIn(page.request);
       await request.put('/api/house-rules', { data: quickRules });
       await page.addInitScript(() => {
         const key = 'holvek.preferences';

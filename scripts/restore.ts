@@ -9,7 +9,7 @@ DATA    the database that the server is started with (data/register.sqlite where
 Stop the server first. What stands there now is moved aside, never thrown away.`;
 
 const { DATA = 'data/register.sqlite' } = process.env;
-const [from] = process.argv.slice(2);
+const from = process.argv.at(2);
 
 /** Puts a backup where the server serves from; ends with 1, everything as it was, where it does not hold. */
 async function main(folder: string): Promise<void> {

@@ -16,7 +16,7 @@ export default function CheckScreen() {
   const look = async (file: File | undefined) => {
     if (!file) return;
     setBusy(true);
-    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- absent outside a secure context
+    // oxlint-disable-next-line typescript/no-unnecessary-condition -- absent outside a secure context
     setChecked(await checkRecord(file, head, globalThis.crypto?.subtle));
     setBusy(false);
   };

@@ -53,7 +53,7 @@ export function startSync(): void {
   if (isStarted) return;
   isStarted = true;
   // Asked for, not demanded: a browser that may clear what it keeps is told what it holds.
-  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- absent outside a secure context
+  // oxlint-disable-next-line typescript/no-unnecessary-condition -- absent outside a secure context
   void navigator.storage?.persist?.().catch(() => false);
   void Promise.all([shelf.load(), outbox.load(), keptChanges.load()]).then(async () => {
     await outbox.flush();

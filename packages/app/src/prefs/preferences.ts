@@ -30,7 +30,7 @@ let current = load();
 function load(): Preferences {
   let stored: unknown = {};
   try {
-    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- absent where storage is denied
+    // oxlint-disable-next-line typescript/no-unnecessary-condition -- absent where storage is denied
     stored = JSON.parse(globalThis.localStorage?.getItem(KEY) ?? '{}');
   } catch {
     // A broken entry counts as none: every field has its default.
@@ -41,7 +41,7 @@ function load(): Preferences {
 export function changePreferences(change: Partial<Preferences>): void {
   current = { ...current, ...change };
   try {
-    // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- absent where storage is denied
+    // oxlint-disable-next-line typescript/no-unnecessary-condition -- absent where storage is denied
     globalThis.localStorage?.setItem(KEY, JSON.stringify(current));
   } catch {
     // Storage full: the choice holds until the tab closes.

@@ -70,7 +70,7 @@ async function look(film: HTMLVideoElement, { told, setState, signal }: Looking)
 
 /** The camera at the back; why there is none, where there is none. */
 async function openCamera(): Promise<MediaStream | 'denied' | 'absent'> {
-  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- absent outside a secure context
+  // oxlint-disable-next-line typescript/no-unnecessary-condition -- absent outside a secure context
   if (!navigator.mediaDevices?.getUserMedia) return 'absent';
   try {
     const video = { facingMode: 'environment', width: { ideal: 1280 } };

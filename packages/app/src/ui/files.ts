@@ -4,7 +4,7 @@ export const pickText = async (accept: string): Promise<string | undefined> =>
 
 /** Puts text on the clipboard; false where the browser does not allow it. */
 export const copyText = async (text: string): Promise<boolean> =>
-  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- absent outside a secure context
+  // oxlint-disable-next-line typescript/no-unnecessary-condition -- absent outside a secure context
   navigator.clipboard?.writeText(text).then(
     () => true,
     () => false,

@@ -33,7 +33,7 @@ export function readCsv(text: string, required: readonly string[]): Result<CsvTa
     rows: parsed.data.map((cells, i) => ({
       line: i + 2,
       cells: Object.fromEntries(
-        // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- a short row has no such cell
+        // oxlint-disable-next-line typescript/no-unnecessary-condition -- a short row has no such cell
         Object.entries(cells).map(([key, value]) => [key, undefused(String(value ?? '').trim())]),
       ),
     })),

@@ -108,7 +108,7 @@ class LogReader {
     this.line += 1;
     if (this.pressureAt < 0) {
       if (this.readHeader(row)) return;
-      // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- set by the header it has just read
+      // oxlint-disable-next-line typescript/no-unnecessary-condition -- set by the header it has just read
       if (this.error) return;
     }
     const cell = (row[this.pressureAt] ?? '').trim();

@@ -92,7 +92,7 @@ export function splitRamps(samples: readonly Sample[], resolution: number): Ramp
       extreme = i;
     }
   });
-  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- set by the callback above
+  // oxlint-disable-next-line typescript/no-unnecessary-condition -- set by the callback above
   if (heading !== 0) turns.push(extreme);
   return turns.slice(1).flatMap((end, i) => {
     const start = turns[i]!;

@@ -42,7 +42,7 @@ export async function takeAway(sheet: Sheet, ending: Ending, beside?: Beside): P
 }
 
 const canShare = (file: File): boolean =>
-  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- not every browser has it
+  // oxlint-disable-next-line typescript/no-unnecessary-condition -- not every browser has it
   navigator.canShare?.({ files: [file] }) ?? false;
 
 /** Whether this device can hand a PDF on to another program or person by itself. */

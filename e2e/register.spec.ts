@@ -1,6 +1,7 @@
-import type { Repair, Valve } from '@holvek/core';
+import type { Repair, Site, Valve } from '@holvek/core';
 import type { Page } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { begin, emptyPort, expect, isFit, test } from './technician';
 
 /** A server that holds nothing at first; only this file uses it. */
@@ -238,4 +239,44 @@ test('a word is left on a valve, stands in its round, and is taken down', async 
   await expect(notice).toContainText('Guns off until three');
   await notice.getByRole('button', { name: 'no longer so' }).click();
   await expect(notice).toHaveCount(0);
+});
+
+test('places lie within one another; one in use is not closed, and they go out as a file and come back', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'another place' }).click();
+  await type(page, 'Name', 'Cellar');
+  await page.getByRole('button', { name: 'Keep this place' }).click();
+  await expect(page.getByRole('alert')).toContainText('A site says how high it lies');
+  await page.getByRole('radio', { name: 'Lodge' }).click();
+  await isFit(page);
+  await page.getByRole('button', { name: 'Keep this place' }).click();
+  await expect(page.getByRole('button', { name: 'Cellar' })).toBeVisible();
+
+  await page.getByRole('button', { name: /^Gully/ }).click();
+  await page.getByRole('checkbox', { name: 'It is no longer used' }).click();
+  await type(page, 'Why it is closed', 'Filled in');
+  await page.getByRole('button', { name: 'Keep this place' }).click();
+  await expect(page.getByRole('alert')).toContainText('PRV-07');
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+
+  await page.getByRole('button', { name: 'places as a file' }).click();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as CSV' }).click();
+  const text = readFileSync((await (await saved).path())!, 'utf8');
+  expect(text).toContain('Cellar,Larkhollow / Lodge');
+  const chosen = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Read a CSV' }).click();
+  const csv = 'name,under,altitude_m\nTank,Larkhollow / Lodge / Cellar,\nShed,Nowhere,\n';
+  await (await chosen).setFiles({ name: 'p.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await expect(page.getByTestId('what-it-does')).toContainText('the place above it is not known');
+  await page.getByRole('button', { name: 'Take them' }).click();
+  const sites = async () => (await (await request.get('/api/sites')).json()) as Site[];
+  await expect(async () =>
+    expect((await sites()).map(({ name }) => name)).toEqual(
+      expect.arrayContaining(['Cellar', 'Tank']),
+    ),
+  ).toPass();
 });

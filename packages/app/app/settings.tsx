@@ -5,7 +5,7 @@ import { BackupsCard } from '@/house/backups-card';
 import { HouseRulesForm } from '@/settings/house-rules-form';
 import { MeCard } from '@/people/me-card';
 import { HandsFreeCard } from '@/hands/hands-free-card';
-import { PlaceCard } from '@/register/place-card';
+import { PlacesCard } from '@/place/places-card';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { Card } from '@/ui/card';
@@ -65,7 +65,7 @@ export default function SettingsScreen() {
             </Card>
             <HandsFreeCard />
             <UnitsByFamilyCard />
-            <PlaceCard />
+            <PlacesCard />
             <BackupsCard />
           </>
         }

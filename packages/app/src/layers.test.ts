@@ -24,6 +24,7 @@ const rooms = [
   'family',
   'files',
   'gauge',
+  'place',
   'report',
   'sheet',
   'client',

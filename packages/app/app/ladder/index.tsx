@@ -1,9 +1,12 @@
 import {
+  atPlace,
+  firstSite,
   foundBeside,
   solveLadder,
   systemFrom,
   templateIds,
   templateName,
+  type AtPlace,
   type System,
   type TemplateId,
 } from '@holvek/core';
@@ -99,16 +102,30 @@ function SystemLine({ system }: { readonly system: System }) {
   );
 }
 
+/** What energy costs there, as far as somebody has said. */
+const moneyAt = ({ price_per_kwh: price, currency }: AtPlace) => ({
+  ...(price === undefined ? {} : { price_per_kwh: price }),
+  ...(currency === undefined ? {} : { currency }),
+});
+
 function NewSystem({ onClose }: { readonly onClose: () => void }) {
   const router = useRouter();
   const rules = useHouseRules();
-  const site = useSites().data?.[0]?.id;
+  const places = useSites().data ?? [];
+  const sites = places.filter(({ under, closed }) => under === undefined && !closed);
+  const [chosen, setChosen] = useState<string>();
+  const site = chosen ?? firstSite(places)?.id;
   const change = useChangeSystem();
   const [name, setName] = useState('');
   const [template, setTemplate] = useState<TemplateId>('hydraulic');
   const begin = () => {
     if (!site) return;
-    const system = systemFrom(template, rules, { id: newId(), name: name.trim(), site_id: site });
+    const system = systemFrom(
+      template,
+      rules,
+      { id: newId(), name: name.trim(), site_id: site },
+      moneyAt(atPlace(places, site)),
+    );
     change.mutate(system, {
       onSuccess: () => {
         onClose();
@@ -119,6 +136,14 @@ function NewSystem({ onClose }: { readonly onClose: () => void }) {
   return (
     <>
       <Field label="Name" value={name} onChangeText={setName} maxLength={120} />
+      {sites.length > 1 ? (
+        <Choice
+          label="Where it stands"
+          value={site ?? ''}
+          onChange={setChosen}
+          options={sites.map(({ id, name: say }) => ({ value: id, say }))}
+        />
+      ) : null}
       <Choice
         label="Begin with"
         value={template}

@@ -1,6 +1,6 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { type Round, type Valve } from '@holvek/core';
+import { atPlace, firstSite, type Round, type Site, type Valve } from '@holvek/core';
 import { XStack, YStack } from '@/ui/kit';
 import { Refusal } from '@/data/api';
 import { useChangeRound, useRounds, useSites, useValves } from '@/data/queries';
@@ -23,7 +23,8 @@ export default function RoundEditor() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const rounds = useRounds().data;
   const valves = useValves().data;
-  const site = useSites().data?.[0]?.id;
+  const places = useSites().data ?? [];
+  const site = firstSite(places)?.id;
   if (!rounds || !valves || !site) return <Loading what="Fetching the round" />;
   const known = rounds.find((round) => round.id === id);
   const blank: Round = {
@@ -34,16 +35,17 @@ export default function RoundEditor() {
     valve_ids: [],
     why_this_order: 'Ordered by hand.',
   };
-  return <RoundForm initial={known ?? blank} isNew={!known} valves={valves} />;
+  return <RoundForm initial={known ?? blank} isNew={!known} valves={valves} places={places} />;
 }
 
 type Props = {
   readonly initial: Round;
   readonly isNew: boolean;
   readonly valves: readonly Valve[];
+  readonly places: readonly Site[];
 };
 
-function RoundForm({ initial, isNew, valves }: Props) {
+function RoundForm({ initial, isNew, valves, places }: Props) {
   const router = useRouter();
   const change = useChangeRound();
   const [name, setName] = useState(initial.name);
@@ -58,6 +60,8 @@ function RoundForm({ initial, isNew, valves }: Props) {
       ...rest,
       name: name.trim(),
       valve_ids: [...ids],
+      // It is a round of the site where it begins.
+      site_id: atPlace(places, chosen[0]?.place_id).path[0]?.id ?? initial.site_id,
       ...(job ? { job } : {}),
       why_this_order: wasMoved
         ? `Ordered by hand.\n${initial.why_this_order}`.slice(0, 4000)

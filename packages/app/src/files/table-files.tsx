@@ -1,6 +1,6 @@
 import type { HouseAction, Imported } from '@holvek/core';
 import { useState } from 'react';
-import { isIdle, WhatItDoes } from './what-it-does';
+import { isIdle, WhatItDoes, type RowsOf } from './what-it-does';
 import { Refusal } from '@/data/api';
 import { Allowed } from '@/people/allowed';
 import { BottomSheet } from '@/ui/bottom-sheet';
@@ -14,7 +14,7 @@ type Props = {
   readonly onClose: () => void;
   readonly title: string;
   /** What its rows are. */
-  readonly what: 'valves' | 'gauges';
+  readonly what: RowsOf;
   /** What whoever reads one in has to be allowed. */
   readonly action: HouseAction;
   /** How such a file is written. */

@@ -17,14 +17,25 @@ const words: Readonly<Record<string, string>> = {
   'gauge.unit_unknown': 'no unit of pressure',
   'gauge.range_upside_down': 'the range is upside down',
   'gauge.cannot_be': 'missing, or not what a gauge can say',
+  'register.no_place': 'no place of this register',
+  'place.above_unknown': 'the place above it is not known',
+  'place.above_closed': 'the place above it is closed',
+  'place.under_itself': 'it would lie under itself',
+  'place.too_deep': 'too deep within other places',
+  'place.no_altitude': 'a site says how high it lies',
+  'place.name_taken': 'the place above has one of this name',
+  'place.cannot_be': 'not what a place can say',
   'register.other_unit': 'its column is in a unit of something else',
 };
 const codeWords = (code: string): string => words[code] ?? code.replaceAll(/[._]/gu, ' ');
 
+/** What the rows of a file are. */
+export type RowsOf = 'valves' | 'gauges' | 'places';
+
 /** Issues that are shown; the rest are counted. */
 const MOST_SHOWN = 12;
 
-const counted = (count: number, what: 'valves' | 'gauges'): string =>
+const counted = (count: number, what: RowsOf): string =>
   `${count} ${count === 1 ? what.slice(0, -1) : what}`;
 
 /** One by one what is new and what changes, and row by row what is wrong. */
@@ -36,7 +47,7 @@ export function WhatItDoes({
   readonly imported: Imported;
   readonly isTaken: boolean;
   /** What its rows are. */
-  readonly what: 'valves' | 'gauges';
+  readonly what: RowsOf;
 }) {
   const same = kept.length - fresh.length - changed.length;
   const lines = [

@@ -9,6 +9,8 @@ export function draftTrouble(error: DraftError, units: Units): string {
       return 'Still to be read off.';
     case 'register.no_choice':
       return 'Choose one.';
+    case 'register.no_place':
+      return 'No place of this register is called so.';
     case 'register.no_number':
       return `A plain number in ${error.unit} is wanted.`;
     case 'register.out_of_range':

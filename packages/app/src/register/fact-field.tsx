@@ -1,7 +1,16 @@
-import { signalPaths, signalUnits, type PlateFact } from '@holvek/core';
+import {
+  placePath,
+  placeTree,
+  shortPlacePath,
+  signalPaths,
+  signalUnits,
+  type PlateFact,
+} from '@holvek/core';
 import { Controller, type Control } from 'react-hook-form';
 import { XStack, YStack } from '@/ui/kit';
+import { useSites } from '@/data/queries';
 import { Choice, Field, FieldTrouble } from '@/ui/field';
+import { FormChoice } from '@/ui/form-choice';
 import { Muted } from '@/ui/words';
 
 export type Texts = Record<string, string | undefined>;
@@ -19,6 +28,7 @@ type Props = {
 /** One fact of a plate, asked for as it is read off. */
 export function FactField({ fact, control, pressure }: Props) {
   if (fact.kind === 'signal') return <SignalField fact={fact} control={control} />;
+  if (fact.kind === 'place') return <PlaceField fact={fact} control={control} />;
   const label = fact.optional ? `${fact.label}, if known` : fact.label;
   return (
     <Controller
@@ -74,6 +84,23 @@ function optionsOf(fact: PlateFact) {
 function unitOf(fact: PlateFact, pressure: string) {
   if (fact.kind === 'pressure' || fact.kind === 'difference') return { unit: pressure };
   return fact.kind === 'figure' ? { unit: fact.unit, numeric: true } : {};
+}
+
+/** The place that it belongs to; not asked while the house has only one. */
+function PlaceField({ fact, control }: Pick<Props, 'fact' | 'control'>) {
+  const places = useSites().data ?? [];
+  const open = placeTree(places).filter(({ place }) => !place.closed);
+  if (open.length < 2) return null;
+  const options = open.map(({ place: { id } }) => ({
+    value: placePath(places, id),
+    say: shortPlacePath(places, id),
+  }));
+  return (
+    <YStack gap="$1">
+      <FormChoice control={control} name={nameOf(fact.path)} label={fact.label} options={options} />
+      {fact.why ? <Muted>{fact.why}</Muted> : null}
+    </YStack>
+  );
 }
 
 /** A range between two ends, in the unit that is written beside it. */

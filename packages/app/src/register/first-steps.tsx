@@ -1,9 +1,10 @@
+import { firstSite } from '@holvek/core';
 import { useRouter, type Href } from 'expo-router';
 import CircleCheck from 'lucide-react-native/icons/circle-check';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
-import { PlaceSheet } from './place-sheet';
 import { useGauges, useSites, useValves } from '@/data/queries';
+import { PlaceSheet } from '@/place/place-sheet';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { useInk } from '@/ui/use-ink';
@@ -22,7 +23,7 @@ type Step = {
 /** An empty register: a place, a gauge and the first valve, each a touch away. */
 export function FirstSteps() {
   const router = useRouter();
-  const site = useSites().data?.[0];
+  const site = firstSite(useSites().data ?? []);
   const gauges = useGauges().data ?? [];
   const valves = useValves().data ?? [];
   const [isPlaceOpen, setPlaceOpen] = useState(false);
@@ -31,7 +32,7 @@ export function FirstSteps() {
       title: 'The place',
       say: 'Its altitude gives the barometer, so that absolute figures read true.',
       todo: 'Name the place',
-      done: site && `${site.name}, ${site.altitude_m} m`,
+      done: site && `${site.name}, ${site.altitude_m ?? 0} m`,
       onPress: () => setPlaceOpen(true),
     },
     {
@@ -58,7 +59,7 @@ export function FirstSteps() {
         To look round first, stop this and run the demo, a register of made-up valves with a
         database of its own.
       </Muted>
-      <PlaceSheet site={site ?? 'new'} isOpen={isPlaceOpen} onClose={() => setPlaceOpen(false)} />
+      <PlaceSheet place={site ?? 'new'} isOpen={isPlaceOpen} onClose={() => setPlaceOpen(false)} />
     </Screen>
   );
 }

@@ -7,12 +7,13 @@ import {
   type Valve,
   type ValveDraft,
   type ValveShape,
+  type Writing,
 } from '@holvek/core';
 import { useState } from 'react';
 import { useForm, useWatch, type Resolver } from 'react-hook-form';
 import { nameOf, pathOf, type Texts } from './fact-field';
 import { draftTrouble } from './draft-words';
-import { useValves } from '@/data/queries';
+import { useSites, useValves } from '@/data/queries';
 import { useBarometer } from '@/units/use-barometer';
 import { useUnits } from '@/units/use-units';
 
@@ -31,7 +32,7 @@ type Options = {
 /** A valve being written down: its form, what it has, and what its texts come to at every moment. */
 export function useValveForm({ id, start, before }: Options) {
   const units = useUnits();
-  const writing = { unit: units.pressure, barometer: useBarometer() };
+  const writing = useWriting();
   const others = useValves().data ?? [];
   const [shape, setShape] = useState(start.shape);
   const read = (texts: ValveDraft['texts']): ReadDraft =>
@@ -72,10 +73,10 @@ export function useValveForm({ id, start, before }: Options) {
 }
 export type ValveForm = ReturnType<typeof useValveForm>;
 
-/** How pressures are written on this phone. */
-export function useWriting() {
+/** How pressures are written on this phone, and places in this house. */
+export function useWriting(): Writing {
   const units = useUnits();
-  return { unit: units.pressure, barometer: useBarometer() };
+  return { unit: units.pressure, barometer: useBarometer(), places: useSites().data ?? [] };
 }
 
 /** The draft from which a valve of the register is changed. */

@@ -43,6 +43,7 @@ describe('what is wrong with a field', () => {
   test.each([
     [{ code: 'register.missing' } as const, /read off/],
     [{ code: 'register.no_choice' } as const, /Choose/],
+    [{ code: 'register.no_place' } as const, /No place/],
     [{ code: 'register.no_number', unit: 'mm²' } as const, /in mm²/],
     [{ code: 'register.out_of_range', say: 'too big' } as const, /too big/],
     [{ code: 'register.tag_taken', id: 'v', tag: 'PRV-1' } as const, /PRV-1 is in the register/],

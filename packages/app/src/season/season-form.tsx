@@ -1,6 +1,7 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import {
   dayAfter,
+  firstSite,
   may,
   printSpans,
   readSpans,
@@ -62,7 +63,7 @@ const WORKDAYS = [1, 1, 1, 1, 1, 0, 0];
 /** Whose days a season has, and what binds it. */
 export function SeasonForm({ known }: { readonly known?: Season }) {
   const people = usePeople().data;
-  const site = useSites().data?.[0]?.id;
+  const site = firstSite(useSites().data ?? [])?.id;
   if (!people || !site) return <Loading what="Fetching who works here" />;
   // Who has left keeps the days that he was here.
   const isKnown = (id: string) => known?.crew.some(({ person_id }) => person_id === id) === true;

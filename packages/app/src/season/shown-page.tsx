@@ -122,19 +122,27 @@ function Moves({ from }: { readonly from: number }) {
   );
 }
 
+/** By the money of each place: sums of two are not laid side by side. */
 function Excess() {
   const systems = useSystems().data ?? [];
-  const rows = excessShown(systems);
-  const currency = systems[0]?.economy.currency ?? '';
-  return (
-    <BarsCard
-      question="What does pressure that nothing needs cost?"
-      none="No system was read as it was found."
-      rows={rows}
-      say={({ value }) => `${Math.round(value)} ${currency} a year`}
-      file={{ name: 'excess', csv: writeShownCsv(['system', 'cost_a_year', 'rungs_read'], rows) }}
-    />
-  );
+  const currencies = [...new Set(systems.map(({ economy }) => economy.currency))];
+  return (currencies.length > 0 ? currencies : ['']).map((currency) => {
+    const rows = excessShown(systems.filter(({ economy }) => economy.currency === currency));
+    return (
+      <BarsCard
+        key={currency}
+        question={
+          currencies.length > 1
+            ? `What does pressure that nothing needs cost, in ${currency}?`
+            : 'What does pressure that nothing needs cost?'
+        }
+        none="No system was read as it was found."
+        rows={rows}
+        say={({ value }) => `${Math.round(value)} ${currency} a year`}
+        file={{ name: 'excess', csv: writeShownCsv(['system', 'cost_a_year', 'rungs_read'], rows) }}
+      />
+    );
+  });
 }
 
 function Hours() {

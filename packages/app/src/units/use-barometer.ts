@@ -1,13 +1,17 @@
-import {
-  barometricPressure,
-  metres,
-  STANDARD_ATMOSPHERE,
-  type AbsolutePressure,
-} from '@holvek/core';
+import { atPlace, type AbsolutePressure, type Site } from '@holvek/core';
+import { createContext, useContext } from 'react';
 import { useSites } from '@/data/queries';
 
-/** Where the barometer stands on site, by its altitude, Pa absolute: for what is written above nothing. */
+/** The place of the valve that a screen is about; undefined where it is about none, or names none. */
+export const PlaceContext = createContext<string | undefined>(undefined);
+
+const none: readonly Site[] = [];
+
+/**
+ * Where the barometer stands at the valve that the screen is about, else at the house's first site, Pa absolute: for
+ * what is written above nothing.
+ */
 export function useBarometer(): AbsolutePressure {
-  const barometer = barometricPressure(metres(useSites().data?.[0]?.altitude_m ?? 0));
-  return barometer.ok ? barometer.value : STANDARD_ATMOSPHERE;
+  const place = useContext(PlaceContext);
+  return atPlace(useSites().data ?? none, place).barometer;
 }

@@ -18,6 +18,7 @@ import { SentBackCard } from '@/countersign/countersign-card';
 import { DoubtCard } from '@/sheet/doubt-card';
 import { RepairsCard, UnprovedCard, useUnprovedRepair } from '@/repair/repairs-card';
 import { LeaveNotice, NoticeCards } from '@/notice/notice-card';
+import { AtPlaceCard } from '@/place/at-place-card';
 import { PhotosCard } from '@/photo/photos-card';
 import { Screen } from '@/shell/screen';
 import { Columns } from '@/ui/columns';
@@ -73,6 +74,7 @@ export function ValvePage({ valve, isPane = false }: Props) {
   const plate = (
     <>
       <PlateCard valve={valve} sheets={own} />
+      <AtPlaceCard valve={valve} />
       <PhotosCard valveId={valve.id} />
       <DeviceCard valve={valve} />
       <WaysOn valve={valve} />

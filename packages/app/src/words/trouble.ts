@@ -10,6 +10,7 @@ import type {
 import type { StorageError } from '@/data/run-shelf';
 import type { Units } from '@/units/use-units';
 import { personRefusals } from './person-refusals';
+import { placeRefusals } from './place-refusals';
 import { speak } from './speak';
 
 /** What was typed cannot be read as a quantity. Nothing has been recorded yet. */
@@ -172,6 +173,7 @@ export const logTrouble = speak<LogError | RampError>({
 export const refusalWords = (code: string): string =>
   ({
     ...personRefusals,
+    ...placeRefusals,
     'run.already_signed': 'The run was signed elsewhere before this arrived.',
     'run.abandoned': 'The run was given up elsewhere before this arrived.',
     'run.guard_unmet': 'What this step asks for was not so when it was entered.',

@@ -33,6 +33,8 @@ export const valveSchema = z.object({
   /** How its twin differs from the plate; absent for a twin drawn from the tag alone. */
   twin: twinSketchSchema.optional(),
   about: aboutSchema.optional(),
+  /** The place of the register that it belongs to; the house's first site where none is named. */
+  place_id: z.string().min(1).max(64).optional(),
   /** What it is there for, where it is another than its family's. */
   duty: dutySchema.optional(),
   /** Months between its visits, where its owner wants others than its duty's. */
@@ -43,14 +45,6 @@ export const valveSchema = z.object({
   retired: z.object({ why: z.string().min(1).max(400), on: z.iso.date() }).optional(),
 });
 export type Valve = z.infer<typeof valveSchema>;
-
-/** A place with valves; its altitude gives the barometer. */
-export const siteSchema = z.object({
-  id: z.string().min(1).max(64),
-  name: z.string().min(1).max(120),
-  altitude_m: z.number().min(-430).max(11_000),
-});
-export type Site = z.infer<typeof siteSchema>;
 
 /** Valves of one outing, in setting order. */
 export const roundSchema = z.object({

@@ -41,11 +41,15 @@ export const systemFrom = (
   template: TemplateId,
   rules: HouseRules,
   given: Pick<System, 'id' | 'name' | 'site_id'>,
-): System => ({ ...given, ...drafts[template](rules), economy: economyOf(template) });
+  money: Partial<Money> = {},
+): System => ({ ...given, ...drafts[template](rules), economy: economyOf(template, money) });
 
-const economyOf = (template: TemplateId): Economy => ({
+/** What energy costs where the system stands. */
+type Money = Pick<Economy, 'price_per_kwh' | 'currency'>;
+
+const economyOf = (template: TemplateId, money: Partial<Money>): Economy => ({
   flow_m3s: economies[template] ?? 0,
   hours_per_year: 2000,
-  price_per_kwh: 0.25,
-  currency: '€',
+  price_per_kwh: money.price_per_kwh ?? 0.25,
+  currency: money.currency ?? '€',
 });

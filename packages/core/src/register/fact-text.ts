@@ -9,17 +9,25 @@ import {
   type AbsolutePressure,
   type PressureError,
 } from '../quantity';
+import type { Site } from '../exchange';
 import { err, ok, type Result } from '../result';
 import type { PlateFact } from '../valve';
+import { placePath, readPlace } from './places';
 
 /** In which unit pressures are written where none is, and what the air weighs there. */
-export type Writing = { readonly unit: string; readonly barometer: AbsolutePressure };
+export type Writing = {
+  readonly unit: string;
+  readonly barometer: AbsolutePressure;
+  /** Of the house; a valve that names one is written in its air. */
+  readonly places?: readonly Site[];
+};
 
 export type FactError =
   | PressureError
   | { readonly code: 'register.missing' }
   | { readonly code: 'register.no_number'; readonly unit: string }
-  | { readonly code: 'register.no_choice' };
+  | { readonly code: 'register.no_choice' }
+  | { readonly code: 'register.no_place' };
 
 /** Where the three texts of a signal stand. */
 export const signalPaths = (path: string) => ({
@@ -40,8 +48,10 @@ export const signalUnits = {
 const eight = (value: number): string => String(Number(value.toPrecision(8)));
 
 /** A value of a plate as it would be typed. */
-export function factText(fact: PlateFact, value: unknown, { unit }: Writing): string {
-  if (value === undefined || value === null) return '';
+export const factText = (fact: PlateFact, value: unknown, writing: Writing): string =>
+  value === undefined || value === null ? '' : saidText(fact, value, writing);
+
+function saidText(fact: PlateFact, value: unknown, { unit, places = [] }: Writing): string {
   switch (fact.kind) {
     case 'pressure':
     case 'difference':
@@ -55,6 +65,8 @@ export function factText(fact: PlateFact, value: unknown, { unit }: Writing): st
     case 'text':
     case 'choice':
       return value as string;
+    case 'place':
+      return placePath(places, value as string) || (value as string);
     case 'signal':
       return '';
   }
@@ -68,19 +80,15 @@ export function factText(fact: PlateFact, value: unknown, { unit }: Writing): st
 export function readFact(
   fact: PlateFact,
   text: string,
-  { unit, barometer }: Writing,
+  { unit, barometer, places = [] }: Writing,
 ): Result<unknown, FactError> {
   const typed = text.trim();
   if (typed === '') return nothingTyped(fact);
   switch (fact.kind) {
-    case 'pressure': {
-      const parsed = parsePressure(typed, unit, barometer);
-      return parsed.ok ? ok(parsed.value.si) : parsed;
-    }
-    case 'difference': {
-      const parsed = parseDifference(typed, unit);
-      return parsed.ok ? ok(parsed.value.si) : parsed;
-    }
+    case 'pressure':
+      return mapped(parsePressure(typed, unit, barometer), ({ si }) => si);
+    case 'difference':
+      return mapped(parseDifference(typed, unit), ({ si }) => si);
     case 'figure':
       return readFigure(typed, fact);
     case 'list':
@@ -91,11 +99,16 @@ export function readFact(
       return fact.options.some(({ value }) => value === typed)
         ? ok(typed)
         : err({ code: 'register.no_choice' });
+    case 'place':
+      return mapped(readPlace(places, typed), ({ id }) => id);
     case 'text':
     case 'signal':
       return ok(typed);
   }
 }
+
+const mapped = <T, U, E>(read: Result<T, E>, part: (value: T) => U): Result<U, E> =>
+  read.ok ? ok(part(read.value)) : read;
 
 const nothingTyped = (fact: PlateFact): Result<unknown, FactError> => {
   if (fact.kind === 'list') return ok([]);

@@ -2,9 +2,10 @@ import type { Valve } from '../exchange';
 import type { PressureUnit } from '../quantity';
 import type { HouseRules } from '../valve';
 
-/** What tells in which unit a valve is read. */
+/** What tells in which unit, and in whose air, a valve is read. */
 export type ReadIn = {
   readonly unit?: Valve['unit'];
+  readonly place_id?: Valve['place_id'];
   readonly plate: Pick<Valve['plate'], 'family'>;
 };
 

@@ -12,6 +12,7 @@ import {
   type FactError,
   type Writing,
 } from './fact-text';
+import { atPlace, readPlace } from './places';
 import {
   adjusterPath,
   factsOf,
@@ -95,7 +96,8 @@ export type ReadOptions = {
 
 /** The valve that a draft says, or everything that keeps it from being one. */
 export function readDraft({ shape, texts }: ValveDraft, options: ReadOptions): ReadDraft {
-  const { id, writing, others, before } = options;
+  const { id, others, before } = options;
+  const writing = writtenAt(texts, options.writing);
   const written = before && draftOf(before, writing).texts;
   const whole = before && fittedFirst(before);
   const issues: DraftIssue[] = [];
@@ -116,6 +118,15 @@ export function readDraft({ shape, texts }: ValveDraft, options: ReadOptions): R
   if (same) issues.push({ path: 'tag', error: { code: 'register.tag_taken', ...same } });
   if (issues.length > 0) return { valve: undefined, issues, plate: [] };
   return judged(finished(raw, shape, options));
+}
+
+/** As it is written where the valve stands: in the air of its own place, if it names one. */
+function writtenAt(texts: ValveDraft['texts'], writing: Writing): Writing {
+  const { places } = writing;
+  const named = texts['place_id']?.trim() ?? '';
+  if (!places || named === '') return writing;
+  const place = readPlace(places, named);
+  return place.ok ? { ...writing, barometer: atPlace(places, place.value.id).barometer } : writing;
 }
 
 type Issues = readonly DraftIssue[];

@@ -29,6 +29,13 @@ export type FactGroup = {
 const named: readonly PlateFact[] = [
   { path: 'tag', label: 'Tag', kind: 'text' },
   { path: 'name', label: 'Name', kind: 'text', optional: true, why: 'What it serves.' },
+  {
+    path: 'place_id',
+    label: 'Belongs to',
+    kind: 'place',
+    why: 'Its air, its money, its clock and who is asked come from there.',
+    optional: true,
+  },
   { path: 'place', label: 'Place', kind: 'text', optional: true },
 ];
 const visited: readonly PlateFact[] = [

@@ -199,3 +199,32 @@ describe('orders of names as one', () => {
     expect(merged([])).toEqual([]);
   });
 });
+
+describe('places in the file', () => {
+  const places = [
+    { id: 'w', name: 'Works', altitude_m: 0 },
+    { id: 'b', name: 'Upper bowl', under: 'w', altitude_m: 2000 },
+  ];
+  const there = { ...writing, places };
+  const inBowl: Valve = { ...first, place_id: 'b' };
+  const take = (text: string, register: readonly Valve[] = []) =>
+    unwrap(readValvesCsv(text, { register, writing: there, newId: () => 'new-id' }));
+
+  test('stand as their path, and come back as what they are', () => {
+    const text = writeValvesCsv([inBowl], there);
+    expect(text).toContain('Works / Upper bowl');
+    expect(take(text).valves[0]!.valve.place_id).toBe('b');
+    const unknown = take(text.replace('Works / Upper bowl', 'Works / Cellar'));
+    expect(unknown.valves).toEqual([]);
+    expect(unknown.issues).toEqual([{ line: 2, column: 'place_id', code: 'register.no_place' }]);
+  });
+
+  test('what is written above nothing is read in the air of the valve’s own place', () => {
+    const cell = { 'target.set_point [kPa]': '"520.5 kPaa"' };
+    const at = (valve: Valve) =>
+      take(withCells(writeValvesCsv([valve], there), cell)).valves[0]!.valve.target.set_point_pa;
+    expect(at(first)).toBeCloseTo(520_500 - 101_325, 0);
+    // The standard atmosphere at 2000 m.
+    expect(at(inBowl)).toBeCloseTo(520_500 - 79_495, -1);
+  });
+});

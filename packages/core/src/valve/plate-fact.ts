@@ -19,6 +19,8 @@ export type FactKind =
       readonly options: readonly { readonly value: string; readonly say: string }[];
     }
   | { readonly kind: 'yes_no' }
+  /** A place of the register, kept by its id and written by its path. */
+  | { readonly kind: 'place' }
   /** A range between two ends in a unit of its own: mA, V, per cent or a pressure. */
   | { readonly kind: 'signal' };
 

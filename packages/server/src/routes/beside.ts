@@ -1,20 +1,26 @@
-import { doubtsOf, gaugeSchema, type Sheet } from '@holvek/core';
+import { atPlace, doubtsOf, gaugeSchema, siteSchema, valveSchema, type Sheet } from '@holvek/core';
 import type { Beside } from '@holvek/paper';
 import type { Store } from '../db/open';
 import { countersignRulesOf, countersignStateOf } from '../sheet/countersigns';
 import { lineOf } from '../sheet/log';
 import { documentsOf } from './documents';
 
-/** The day where this house stands: checks of gauges are dated by its calendar. */
-const localDay = (ms: number): string => new Date(ms).toLocaleDateString('sv-SE');
+/** The day by the clock of a place, or by the house's own: checks of gauges are dated by its calendar. */
+const dayIn =
+  (timeZone: string | undefined) =>
+  (ms: number): string =>
+    new Date(ms).toLocaleDateString('sv-SE', timeZone === undefined ? {} : { timeZone });
 
 /** What is known of a sheet now: where it was filed, and which of its gauges failed a check since. */
 export async function besideOf(store: Store, sheet: Sheet): Promise<Beside> {
   const { hash, body } = sheet;
   const gauges = await documentsOf(store, 'gauges', gaugeSchema).all();
+  const places = await documentsOf(store, 'sites', siteSchema).all();
+  const valve = await store.tables.valves.findByPk(body.valve_id, { raw: true });
+  const placeId = valve ? valveSchema.parse(JSON.parse(valve.body)).place_id : undefined;
   return {
     filed: await lineOf(store.tables, hash),
-    doubts: doubtsOf(body, gauges, localDay),
+    doubts: doubtsOf(body, gauges, dayIn(atPlace(places, placeId).time_zone)),
     second: await countersignStateOf(store.tables, sheet, await countersignRulesOf(store.tables)),
   };
 }

@@ -1,11 +1,13 @@
 import { z } from '@hono/zod-openapi';
 import {
+  checkPlace,
   checkSystem,
   digestOf,
   gaugeSchema,
   roundSchema,
   siteSchema,
   systemSchema,
+  valveSchema,
 } from '@holvek/core';
 import type { Context } from 'hono';
 import { UniqueConstraintError } from 'sequelize';
@@ -112,6 +114,7 @@ export const sameId = (id: string, value: Kept) => {
 /** Sites, gauges, rounds and systems: small documents that are read and replaced whole. */
 export function documentRoutes(store: Store) {
   const sites = documentsOf(store, 'sites', siteSchema);
+  const valves = documentsOf(store, 'valves', valveSchema);
   const gauges = documentsOf(store, 'gauges', gaugeSchema);
   const rounds = documentsOf(store, 'rounds', roundSchema);
   const systems = documentsOf(store, 'systems', systemSchema);
@@ -127,6 +130,8 @@ export function documentRoutes(store: Store) {
       async (c) => {
         const site = c.req.valid('json');
         sameId(c.req.param('id'), site);
+        const issue = checkPlace(site, await sites.all(), await valves.all());
+        if (issue) throw new Problem(422, issue.code, issue);
         return c.json(await sites.put(site, changeOf(c)), 200);
       },
     )

@@ -269,3 +269,26 @@ describe('the server', () => {
     expect(server.faults).toEqual([]);
   });
 });
+
+describe('places', () => {
+  const site = { id: 'own', name: 'Larkhollow', altitude_m: 640 };
+  test('lie within one another, and are not closed over what is in use', async () => {
+    const put = (id: string, more: object) =>
+      server.send('PUT', `/sites/${id}`, { id, name: id, ...more });
+    expect((await put('hall', { under: 'own' })).status).toBe(200);
+    const ring = await put('own', { under: 'hall', altitude_m: 640 });
+    expect([ring.status, await codeOf(ring)]).toEqual([422, 'place.under_itself']);
+    expect(await codeOf(await put('shed', {}))).toBe('place.no_altitude');
+    const closed = { why: 'torn down', on: '2026-11-01' };
+    const used = { ...valve, id: 'in-hall', tag: 'IN-HALL', place_id: 'hall' };
+    expect((await server.send('PUT', '/valves/in-hall', used)).status).toBe(200);
+    const refused = await put('hall', { under: 'own', closed });
+    expect([refused.status, await codeOf(refused)]).toEqual([422, 'place.has_valves']);
+    const moved = { ...used, place_id: 'own' };
+    expect((await server.send('PUT', '/valves/in-hall', moved)).status).toBe(200);
+    expect((await put('hall', { under: 'own', closed })).status).toBe(200);
+    const sites = (await (await server.get('/sites')).json()) as { readonly id: string }[];
+    expect(sites.find(({ id }) => id === 'hall')).toMatchObject({ closed });
+    expect(sites.find(({ id }) => id === 'own')).toEqual(site);
+  });
+});

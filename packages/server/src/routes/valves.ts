@@ -1,15 +1,13 @@
 import { z } from '@hono/zod-openapi';
 import {
-  barometricPressure,
+  atPlace,
   checkPlate,
   digestOf,
   dutyOf,
   importedSchema,
-  metres,
   readValvesCsv,
   sheetSchema,
   siteSchema,
-  STANDARD_ATMOSPHERE,
   valveSchema,
   writeValvesCsv,
   type HouseAction,
@@ -109,14 +107,11 @@ function actionsIn(before: Valve, after: Valve): readonly HouseAction[] {
   ];
 }
 
-/** Units of a file where its headers name none, and the air where the house stands. */
-async function writingOf({ tables }: Store): Promise<Writing> {
-  const site = await tables.sites.findOne({ raw: true });
-  const { altitude_m: altitude } = site ? siteSchema.parse(JSON.parse(site.body)) : seaLevel;
-  const barometer = barometricPressure(metres(altitude));
-  return { unit: 'kPa', barometer: barometer.ok ? barometer.value : STANDARD_ATMOSPHERE };
+/** Units of a file where its headers name none, and the air where each valve stands. */
+async function writingOf(store: Store): Promise<Writing> {
+  const places = await documentsOf(store, 'sites', siteSchema).all();
+  return { unit: 'kPa', barometer: atPlace(places, undefined).barometer, places };
 }
-const seaLevel = { altitude_m: 0 };
 
 /** Valves of a file over what the register has, and what that would change. */
 function readIn(

@@ -1,4 +1,6 @@
 import {
+  areaOf,
+  checkPlace,
   checkPlate,
   checkWith,
   defaultHouseRules,
@@ -18,6 +20,7 @@ import { evidenceOf } from '../sheet/evidence-file';
 import { eventsOf } from '../ingest/rows';
 import { sheetsOf } from '../sheet/shelf';
 import { seedLarkhollow } from './larkhollow';
+import { demoPlaces } from './places';
 import { demoGauges, demoValves } from './valves';
 
 const DAY = 86_400_000;
@@ -44,6 +47,20 @@ describe('Larkhollow', () => {
     expect(await store.tables.valves.count()).toBe(demoValves.length);
     expect(await store.tables.gauges.count()).toBe(12);
     expect(lines).toHaveLength(demoValves.length);
+  });
+
+  test('each stands where its words say, at a place that could be kept by hand', async () => {
+    for (const [i, place] of demoPlaces.entries())
+      expect([place.id, checkPlace(place, demoPlaces.slice(0, i), [])]).toEqual([
+        place.id,
+        undefined,
+      ]);
+    for (const { valve } of demoValves) {
+      const row = await store.tables.valves.findByPk(valve.id, { raw: true });
+      const { place_id: id } = JSON.parse(row!.body) as { readonly place_id: string };
+      const place = demoPlaces.find((each) => each.id === id);
+      expect([valve.tag, areaOf(valve.place)]).toEqual([valve.tag, place?.name]);
+    }
   });
 
   test('its whole record holds: sheets, entries, signatures, chains and the log', async () => {

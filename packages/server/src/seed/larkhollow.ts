@@ -8,7 +8,6 @@ import {
   twinOf,
   type Gauge,
   type Rehearsal,
-  type Site,
   type Valve,
 } from '@holvek/core';
 import { keepDocument } from '../db/keep';
@@ -18,13 +17,13 @@ import { sheetsOf } from '../sheet/shelf';
 import { seedPeople } from './people';
 import { seedPhotos } from './photos';
 import { demoNotice } from './notice';
+import { demoPlaces, placed } from './places';
 import { demoRepairs } from './repairs';
 import { demoSeason } from './season';
 import { demoRounds, demoSystems } from './systems';
 import { demoGauges, demoValves, type DemoValve } from './valves';
 
 const DAY = 86_400_000;
-const SITE: Site = { id: 'larkhollow', name: 'Larkhollow', altitude_m: 1240 };
 const people = ['Ines Varga', 'Tomas Brandt'];
 
 type SeedOptions = { readonly now: number; readonly tell?: (line: string) => void };
@@ -39,11 +38,12 @@ export async function seedLarkhollow(
 ): Promise<boolean> {
   if ((await store.tables.valves.count()) > 0) return false;
   const gauges = demoGauges(now);
-  const valves = demoValves.map(foundToday);
+  const valves = demoValves.map(foundToday).map(placed);
   const photos = await seedPhotos(store, now);
   await store.write(async (tables) => {
     const body = (value: unknown) => JSON.stringify(value);
-    await keepDocument(tables, 'sites', { id: SITE.id, body: body(SITE) });
+    for (const place of demoPlaces)
+      await keepDocument(tables, 'sites', { id: place.id, body: body(place) });
     for (const gauge of gauges)
       await keepDocument(tables, 'gauges', { id: gauge.id, tag: gauge.tag, body: body(gauge) });
     for (const valve of valves)

@@ -25,6 +25,7 @@ import { Pill } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
 import { Words } from '@/ui/words';
+import { PlaceContext } from '@/units/use-barometer';
 import { refusalWords } from '@/words/trouble';
 
 /** One system: its ladder, what was found, what clashes, the order, and the way into a round. */
@@ -44,7 +45,11 @@ export default function SystemScreen() {
         />
       </Screen>
     );
-  return <SystemDesk key={`${id} ${settled}`} stored={system} />;
+  return (
+    <PlaceContext.Provider value={system.site_id}>
+      <SystemDesk key={`${id} ${settled}`} stored={system} />
+    </PlaceContext.Provider>
+  );
 }
 
 type Open = 'take' | 'files' | undefined;

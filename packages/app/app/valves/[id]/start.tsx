@@ -33,6 +33,7 @@ import { NoticeCards } from '@/notice/notice-card';
 import { JobCard } from '@/round/job-card';
 import { useJob } from '@/round/use-job';
 import { useBarred } from '@/people/use-licence';
+import { PermitCard } from '@/place/at-place-card';
 import { usePreferences } from '@/prefs/preferences';
 import { UnitsOfValve } from '@/units/units-of-valve';
 import { useUnits } from '@/units/use-units';
@@ -188,6 +189,7 @@ function StartForm({ valve, gauges, isPractice, twin }: FormProps) {
       {isPractice ? null : (
         <>
           <NoticeCards valveId={valve.id} />
+          <PermitCard valve={valve} />
           <OpenRunCard valveId={valve.id} />
         </>
       )}

@@ -53,7 +53,8 @@ export async function restoreBackup(from: string, file: string, now: number): Pr
   }
 }
 
-async function moveAside(file: string, now: number): Promise<string | undefined> {
+/** Moves a database aside, under a name with the time; undefined where there is none. */
+export async function moveAside(file: string, now: number): Promise<string | undefined> {
   if (!existsSync(file)) return undefined;
   const aside = `${file}.before-${new Date(now).toISOString().replaceAll(/[:.]/gu, '-')}`;
   for (const end of ['', '-wal', '-shm'])

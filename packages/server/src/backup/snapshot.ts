@@ -2,6 +2,22 @@ import sqlite3 from 'sqlite3';
 
 type Row = Readonly<Record<string, unknown>>;
 
+export type Statement = {
+  readonly run: (values: readonly unknown[]) => Promise<void>;
+  readonly finalize: () => Promise<void>;
+};
+
+const statementOf = (statement: sqlite3.Statement): Statement => ({
+  run: (values) =>
+    new Promise((done, failed) => {
+      statement.run([...values], (error: Error | null) => (error ? failed(error) : done()));
+    }),
+  finalize: () =>
+    new Promise((done, failed) => {
+      statement.finalize((error?: Error | null) => (error ? failed(error) : done()));
+    }),
+});
+
 /** One connection to a database file, beside whoever serves it. */
 export class Snapshot {
   private constructor(private readonly database: sqlite3.Database) {}
@@ -33,6 +49,29 @@ export class Snapshot {
     if (!(await this.has(table))) return 0;
     const [row] = await this.all(`SELECT COUNT(*) AS n FROM ${table}`);
     return Number(row?.['n']);
+  }
+
+  /** The names of its tables. */
+  async tables(): Promise<string[]> {
+    const rows = await this.all(
+      `SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name`,
+    );
+    return rows.map(({ name }) => String(name));
+  }
+
+  /** The columns of a table, in their order. */
+  async columns(table: string): Promise<string[]> {
+    const rows = await this.all('SELECT name FROM pragma_table_info(?) ORDER BY cid', [table]);
+    return rows.map(({ name }) => String(name));
+  }
+
+  /** A statement that is run many times. */
+  prepare(sql: string): Promise<Statement> {
+    return new Promise((done, failed) => {
+      const statement = this.database.prepare(sql, (error: Error | null) =>
+        error ? failed(error) : done(statementOf(statement)),
+      );
+    });
   }
 
   /** Changes of shape that were made to it. */

@@ -84,7 +84,7 @@ async function fill(
         photos: await copy.count('photos'),
       },
       head: await headIn(copy),
-      files: await listed(making),
+      files: await listedIn(making),
     });
   } finally {
     await copy.close();
@@ -110,7 +110,8 @@ async function givePictures(copy: Snapshot, from: string, to: string): Promise<v
   }
 }
 
-async function listed(making: string): Promise<BackupManifest['files']> {
+/** Every file within a folder, with its length and its digest. */
+export async function listedIn(making: string): Promise<BackupManifest['files']> {
   const names = await readdir(making, { recursive: true, withFileTypes: true });
   const files = names
     .filter((each) => each.isFile())

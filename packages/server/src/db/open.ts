@@ -80,6 +80,20 @@ export async function openStore(file: string, onQuery?: OnQuery): Promise<Store>
   };
 }
 
+/**
+ * Makes an empty database of the shape that it had after these changes, and no others.
+ *
+ * @param only  names of migrations, in their order
+ */
+export async function makeDatabase(file: string, only: readonly string[]): Promise<void> {
+  const sequelize = await connect(file);
+  try {
+    await migrate(sequelize, file, only);
+  } finally {
+    await sequelize.close();
+  }
+}
+
 /** Sequelize keeps one connection for everything outside its own transactions: this one. */
 async function connect(file: string, onQuery?: OnQuery): Promise<Sequelize> {
   const sequelize = new Sequelize({
@@ -103,7 +117,11 @@ async function rememberKey(tables: Tables, { name, publicKey }: Signer): Promise
 const ledger = '"SequelizeMeta"';
 
 /** Applies what is missing; a migration and its line in the ledger are one transaction. */
-async function migrate(sequelize: Sequelize, file: string): Promise<void> {
+async function migrate(
+  sequelize: Sequelize,
+  file: string,
+  only?: readonly string[],
+): Promise<void> {
   await sequelize.query(`CREATE TABLE IF NOT EXISTS ${ledger} (name VARCHAR(255) PRIMARY KEY)`);
   const executed = async () => {
     const [rows] = await sequelize.query(`SELECT name FROM ${ledger} ORDER BY name`);
@@ -128,6 +146,6 @@ async function migrate(sequelize: Sequelize, file: string): Promise<void> {
     storage: { executed, logMigration: async () => {}, unlogMigration: async () => {} },
     logger: undefined,
   });
-  await umzug.up();
+  await umzug.up(only ? { migrations: [...only] } : {});
   await prepared.close();
 }

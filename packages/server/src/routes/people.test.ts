@@ -32,7 +32,7 @@ import {
   wholeRun,
   type TestServer,
 } from '../testing/server';
-import { markDemo } from './people';
+import { keepPerson, markDemo } from './people';
 
 const PIN = '593712';
 let server: TestServer;
@@ -266,9 +266,33 @@ describe('a house without anybody', () => {
     expect((await firstCodeOf(store)).firstCode).toMatch(/^[A-Z2-9]{4}(-[A-Z2-9]{4}){2}$/u);
     expect(await firstCodeOf(store, 'SAID')).toEqual({ firstCode: 'SAID' });
     await cookieOf(store, crew.owner);
+    await store.tables.secrets.create({ person_id: crew.owner.id, body: await keptSecret(PIN) });
     expect(await firstCodeOf(store, 'SAID')).toEqual({});
     const app = createApp(store, { fontFolder: '' });
     expect(await codeOf(await first(app))).toBe('house.has_owner');
+  });
+
+  test('with people of a record that was taken in, an owner of it comes in by the code, as he was', async () => {
+    for (const person of [crew.owner, crew.technician])
+      await store.write((tables) => keepPerson(tables, person));
+    const gone = { ...crew.owner, id: 'gone', name: 'Gone', short: 'gone', left_on: '2026-01-01' };
+    await store.write((tables) => keepPerson(tables, gone));
+    const app = open();
+    expect(await (await from({ app })('GET', '/session')).json()).toMatchObject({
+      has_owner: false,
+    });
+    // Neither somebody who was never its owner, nor one who has left.
+    for (const { name, short } of [crew.technician, gone])
+      expect(await codeOf(await first(app, { name, short }))).toBe('person.short_taken');
+    const { id, short } = crew.owner;
+    const answer = await first(app, { name: 'Whoever', short });
+    expect((await answer.json()) as Session).toMatchObject({
+      person: { id, name: crew.owner.name },
+    });
+    expect(await codeOf(await first(app, { name: 'Another', short: 'other' }))).toBe(
+      'house.has_owner',
+    );
+    expect((await store.tables.people.findAll()).length).toBe(3);
   });
 
   test('a demo says whom one may be there', async () => {

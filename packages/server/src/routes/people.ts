@@ -24,6 +24,7 @@ import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import type { Challenges } from '../people/challenges';
 import { provedPlace } from '../people/device-proof';
+import { hasOwner } from '../people/first-code';
 import { cookieName, mustBeAllowed, signedIn, whoIsHere } from '../people/gate';
 import { PEOPLE_RULES, peopleRulesOf } from '../people/rules';
 import { isSecret, keptSecret } from '../people/secret';
@@ -99,19 +100,31 @@ export function sessionRoutes(store: Store, options: Options) {
         const { code, name, short, secret, ...place } = c.req.valid('json');
         if (firstCode === undefined) throw new Problem(409, 'house.has_owner');
         await tried(`first owner from ${addressOf(c)}`, () => isSameText(code, firstCode));
-        const person: Person = { id: randomUUID(), name, short, role: 'owner', licences: [] };
         const body = await keptSecret(secret);
         const proved = await provedPlace(store.tables, place, challenges);
-        const token = await store.write(async (tables) => {
-          if ((await peopleOf(tables)).length > 0) throw new Problem(409, 'house.has_owner');
-          await keepPerson(tables, person, person.name);
-          await tables.secrets.upsert({ person_id: person.id, body });
-          return openSession(tables, person.id, proved);
+        const { person, token } = await store.write(async (tables) => {
+          if (await hasOwner(tables)) throw new Problem(409, 'house.has_owner');
+          const owner = await firstOwner(tables, { name, short });
+          await tables.secrets.upsert({ person_id: owner.id, body });
+          return { person: owner, token: await openSession(tables, owner.id, proved) };
         });
         giveToken(c, token);
         return c.json(await told(person), 200);
       },
     );
+}
+
+/** The owner of a record that was taken in, by his short name; somebody new where there is nobody of it. */
+async function firstOwner(
+  tables: Tables,
+  { name, short }: Pick<Person, 'name' | 'short'>,
+): Promise<Person> {
+  const known = (await peopleOf(tables)).find((person) => person.short === short);
+  if (known?.role === 'owner' && known.left_on === undefined) return known;
+  if (known) throw new Problem(409, 'person.short_taken', { short });
+  const person: Person = { id: randomUUID(), name, short, role: 'owner', licences: [] };
+  await keepPerson(tables, person, person.name);
+  return person;
 }
 
 /** Who belongs to the house, and where each is signed in. */
@@ -210,12 +223,13 @@ function isSameText(a: string, b: string): boolean {
 async function houseOf(store: Store): Promise<Omit<Session, 'person'>> {
   const people = await peopleOf(store.tables);
   const row = await store.tables.settings.findByPk(DEMO, { raw: true });
-  if (!row) return { has_owner: people.length > 0 };
+  const has = await hasOwner(store.tables);
+  if (!row) return { has_owner: has };
   const demo = demoSchema.parse(JSON.parse(row.body)).flatMap(({ person_id, secret }) => {
     const person = people.find(({ id, left_on }) => id === person_id && left_on === undefined);
     return person ? [{ person, secret }] : [];
   });
-  return { has_owner: people.length > 0, demo };
+  return { has_owner: has, demo };
 }
 
 /** A person in the register, with a version in the history. */

@@ -3,11 +3,13 @@ import { unwrap } from '../result';
 import { reduceRun, sealEntry, type EventOf, type RunEvent } from '../run';
 import {
   correctionDigest,
+  countersignDigest,
   freezeSheet,
   hashOf,
   reviseSheet,
   signatureDigest,
   type Correction,
+  type Countersign,
   type Sheet,
   type SheetBody,
   type SignedCorrection,
@@ -393,5 +395,67 @@ describe('what was seen before, and what is no key', () => {
     expect(await check({ ...signer.publicKey, x: 'AAAA' }, 'text', signature)).toBe(false);
     expect(await check(signer.publicKey, 'text', signature.slice(0, 40))).toBe(false);
     expect(await check(signer.publicKey, 'text', '§')).toBe(false);
+  });
+});
+
+describe('what a second pair of eyes said', () => {
+  const second = async (over: Partial<Countersign> = {}): Promise<Countersign> => {
+    const said = {
+      sheet: file.sheets[0]!.hash,
+      by: 'Ines Varga',
+      verdict: 'sent_back' as const,
+      words: 'no lock',
+      at_ms: 9,
+      ...over,
+    };
+    const { publicKey: key, sign } = reviser;
+    return { ...said, signed: { key, signature: await sign(countersignDigest(said)) } };
+  };
+  const withSaid = (...countersigns: readonly Countersign[]) => ({
+    ...file,
+    countersigns: [...countersigns],
+  });
+
+  test('holds as it was signed, in the record and with its sheet alone', async () => {
+    const said = await second();
+    expect(await codes(withSaid(said, await second({ verdict: 'agreed' })))).toEqual([]);
+    const [sheet] = file.sheets;
+    const alone = { sheet: sheet!, entries: runs['prv-1-1']!, line: file.log[0], keys: file.keys };
+    const { faults } = await verifySheet({ ...alone, countersigns: [said] }, { check });
+    expect(faults).toEqual([]);
+  });
+
+  test.each<[string, Partial<Countersign>, string]>([
+    ['a verdict that was turned round', { verdict: 'agreed' }, 'countersign.signature_wrong'],
+    ['words that were left out', { words: 'all well' }, 'countersign.signature_wrong'],
+    ['another name', { by: 'Edda Lorenz' }, 'countersign.signature_wrong'],
+    ['another time', { at_ms: 10 }, 'countersign.signature_wrong'],
+  ])('%s comes out', async (_, over, code) => {
+    const said = { ...(await second()), ...over };
+    expect(await codes(withSaid(said))).toEqual([code]);
+    const [sheet] = file.sheets;
+    const alone = { sheet: sheet!, entries: runs['prv-1-1']!, line: file.log[0], keys: file.keys };
+    const { faults } = await verifySheet({ ...alone, countersigns: [said] }, { check });
+    expect(faults.map((fault) => fault.code)).toEqual([code]);
+  });
+
+  test('of a sheet that is not here, it is said', async () => {
+    const elsewhere = await second({ sheet: 'f'.repeat(64) });
+    expect(await codes(withSaid(elsewhere))).toEqual(['countersign.of_nothing']);
+  });
+
+  test('agreed by the signer himself is noted, no fault; by another, or sent back, it is not', async () => {
+    const { technician: by } = file.sheets[0]!.body;
+    const notesWith = async (over: Partial<Countersign>) => {
+      const read = withSaid(await second(over));
+      const { faults, notes } = await verifyEvidence(read, { check });
+      expect(faults).toEqual([]);
+      return notes.filter(({ code }) => code === 'countersign.own').map(noteWords);
+    };
+    expect(await notesWith({ by, verdict: 'agreed' })).toEqual([
+      expect.stringMatching(/agreed by the hand that signed it/u),
+    ]);
+    expect(await notesWith({ by })).toEqual([]);
+    expect(await notesWith({ verdict: 'agreed' })).toEqual([]);
   });
 });

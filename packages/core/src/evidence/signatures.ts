@@ -2,7 +2,9 @@ import { runEventSchema, type EventOf } from '../run';
 import {
   correctionDigest,
   correctionOf,
+  countersignDigest,
   signatureDigest,
+  type Countersign,
   type Sheet,
   type SheetBody,
 } from '../sheet';
@@ -11,7 +13,9 @@ import type { CheckSignature } from './keys';
 /** A hand under a sheet that is not what it says to be. */
 export type SignatureFault =
   | { readonly code: 'revision.signature_wrong'; readonly sheet: string }
-  | { readonly code: 'author.signature_wrong'; readonly sheet: string };
+  | { readonly code: 'author.signature_wrong'; readonly sheet: string }
+  | { readonly code: 'countersign.signature_wrong'; readonly sheet: string; readonly by: string }
+  | { readonly code: 'countersign.of_nothing'; readonly sheet: string; readonly by: string };
 
 /** The signatures of those who revised, each over what he said. */
 export async function reviserFaults(
@@ -36,6 +40,23 @@ export async function authorFaults(
     const signature = signatureUnder(sheet.body, entriesOf(sheet));
     if (signature && !(await isSignedByDevice(signature, check)))
       faults.push({ code: 'author.signature_wrong', sheet: sheet.hash });
+  }
+  return faults;
+}
+
+/** What a second pair of eyes said, each by the key of the device that it was said on, of a sheet that is here. */
+export async function countersignFaults(
+  sheets: readonly Sheet[],
+  said: readonly Countersign[],
+  check: CheckSignature,
+): Promise<SignatureFault[]> {
+  const here = new Set(sheets.map(({ hash }) => hash));
+  const faults: SignatureFault[] = [];
+  for (const each of said) {
+    const { sheet, by, signed } = each;
+    if (!here.has(sheet)) faults.push({ code: 'countersign.of_nothing', sheet, by });
+    if (!(await check(signed.key, countersignDigest(each), signed.signature)))
+      faults.push({ code: 'countersign.signature_wrong', sheet, by });
   }
   return faults;
 }

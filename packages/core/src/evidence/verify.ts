@@ -2,11 +2,13 @@ import { z } from 'zod';
 import { keyNameOf, publicKeySchema, type PublicKey } from '../digest';
 import { entriesRoot, isGenuine, pastOf, reduceRun, runEventSchema, type RunEvent } from '../run';
 import {
+  countersignSchema,
   freezeSheet,
   hashOf,
   isOnlyCorrection,
   sheetSchema,
   shownHash,
+  type Countersign,
   type Sheet,
 } from '../sheet';
 import {
@@ -18,7 +20,7 @@ import {
   type LogLine,
 } from './log';
 import type { CheckSignature } from './keys';
-import { authorFaults, reviserFaults, type SignatureFault } from './signatures';
+import { authorFaults, countersignFaults, reviserFaults, type SignatureFault } from './signatures';
 
 /** Sheets with everything that they rest on: what leaves the house to be checked elsewhere. */
 export const evidenceFileSchema = z.object({
@@ -33,6 +35,8 @@ export const evidenceFileSchema = z.object({
   /** The whole log. */
   log: z.array(logLineSchema),
   keys: z.array(publicKeySchema),
+  /** What a second pair of eyes said of these sheets; absent in files of before. */
+  countersigns: z.array(countersignSchema).optional(),
 });
 export type EvidenceFile = z.infer<typeof evidenceFileSchema>;
 
@@ -55,7 +59,7 @@ export type EvidenceFault =
 
 /** Why there is less to check on a sheet than there could be; no fault. */
 export type EvidenceNote = {
-  readonly code: 'sheet.without_root' | 'sheet.revision' | 'revision.unsigned';
+  readonly code: 'sheet.without_root' | 'sheet.revision' | 'revision.unsigned' | 'countersign.own';
   readonly sheet: string;
 };
 
@@ -96,10 +100,11 @@ export async function verifyEvidence(
     ...revisionFaults(sheets),
     ...(await reviserFaults(sheets, check)),
     ...(await authorFaults(sheets, ({ body }) => file.runs[body.run_id] ?? [], check)),
+    ...(await countersignFaults(sheets, file.countersigns ?? [], check)),
   ];
   return {
     faults,
-    notes: sheets.flatMap(notesOf),
+    notes: [...sheets.flatMap(notesOf), ...ownNotes(sheets, file.countersigns ?? [])],
     sheets: sheets.length,
     entries: Object.values(file.runs).reduce((sum, entries) => sum + entries.length, 0),
     lines: log.length,
@@ -113,6 +118,8 @@ export type SheetEvidence = {
   readonly entries?: readonly unknown[] | undefined;
   readonly line?: LogLine | undefined;
   readonly keys?: readonly PublicKey[] | undefined;
+  /** What a second pair of eyes said of it. */
+  readonly countersigns?: readonly Countersign[] | undefined;
 };
 
 /**
@@ -120,7 +127,7 @@ export type SheetEvidence = {
  * that. Whether others were dropped, only the whole record tells.
  */
 export async function verifySheet(
-  { sheet, entries = [], line, keys = [] }: SheetEvidence,
+  { sheet, entries = [], line, keys = [], countersigns = [] }: SheetEvidence,
   { check, trusted }: Pick<VerifyOptions, 'check' | 'trusted'>,
 ): Promise<Verified> {
   const log = line ? [line] : [];
@@ -133,9 +140,10 @@ export async function verifySheet(
       ...(await signatureFaults({ log, keys }, check, trusted)),
       ...(await reviserFaults([sheet], check)),
       ...(await authorFaults([sheet], () => entries, check)),
+      ...(await countersignFaults([sheet], countersigns, check)),
       ...sheetFaults(sheet, entries),
     ],
-    notes: notesOf(sheet),
+    notes: [...notesOf(sheet), ...ownNotes([sheet], countersigns)],
     sheets: 1,
     entries: entries.length,
     lines: log.length,
@@ -149,6 +157,17 @@ function notesOf({ hash, body }: Sheet): EvidenceNote[] {
   }
   return body.root === undefined ? [{ code: 'sheet.without_root', sheet: hash }] : [];
 }
+
+/** Sheets that were agreed by the very hand that signed them: the owner’s rule may allow it. */
+const ownNotes = (sheets: readonly Sheet[], said: readonly Countersign[]): EvidenceNote[] =>
+  sheets
+    .filter(({ hash, body }) =>
+      said.some(
+        ({ sheet, by, verdict }) =>
+          sheet === hash && verdict === 'agreed' && by === body.technician,
+      ),
+    )
+    .map(({ hash }) => ({ code: 'countersign.own', sheet: hash }));
 
 async function signatureFaults(
   { log, keys }: { readonly log: readonly LogLine[]; readonly keys: readonly PublicKey[] },

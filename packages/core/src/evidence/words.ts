@@ -37,6 +37,10 @@ const words: Words = {
     `The reviser’s signature under revision ${short(sheet)} does not hold.`,
   'author.signature_wrong': ({ sheet }) =>
     `The signature of the author’s device under sheet ${short(sheet)} does not hold.`,
+  'countersign.signature_wrong': ({ sheet, by }) =>
+    `What ${by} said of sheet ${short(sheet)} is not what the signature under it is about.`,
+  'countersign.of_nothing': ({ sheet, by }) =>
+    `${by} countersigned sheet ${short(sheet)}, which is not here.`,
   'signature.wrong': ({ seq }) => `The signature under line ${seq} of the log does not hold.`,
   'key.unknown': ({ key }) => `Signed by a key that is not known: ${short(key)}.`,
 };
@@ -52,6 +56,8 @@ const noteTexts: Readonly<Record<EvidenceNote['code'], (sheet: string) => string
     `Sheet ${sheet} is of before: its words are checked, its entries are not.`,
   'sheet.revision': (sheet) =>
     `Sheet ${sheet} is a revision: its readings stand in the sheet that it corrects.`,
+  'countersign.own': (sheet) =>
+    `Sheet ${sheet} was agreed by the hand that signed it: no second pair of eyes has seen it.`,
   'revision.unsigned': (sheet) =>
     `Revision ${sheet} is of before: who revised it is named, but has not signed.`,
 };

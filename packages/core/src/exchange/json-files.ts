@@ -3,7 +3,7 @@ import { err, ok, type Result } from '../result';
 import { publicKeySchema } from '../digest';
 import { evidenceFileSchema, logLineSchema, type SheetEvidence } from '../evidence';
 import { runEventSchema, type RunEvent } from '../run';
-import { sheetSchema, type Sheet } from '../sheet';
+import { countersignSchema, sheetSchema, type Sheet } from '../sheet';
 import { systemFileSchema } from './system-files';
 
 export const runFileSchema = z.object({
@@ -19,6 +19,7 @@ export const sheetFileSchema = z.object({
   entries: z.array(z.unknown()).optional(),
   line: logLineSchema.optional(),
   keys: z.array(publicKeySchema).optional(),
+  countersigns: z.array(countersignSchema).optional(),
 });
 
 /** A file that can be checked by itself. */
@@ -42,6 +43,7 @@ export const sheetFile = (
   ...(evidence.entries ? { entries: [...evidence.entries] } : {}),
   ...(evidence.line ? { line: evidence.line } : {}),
   ...(evidence.keys ? { keys: [...evidence.keys] } : {}),
+  ...(evidence.countersigns ? { countersigns: [...evidence.countersigns] } : {}),
 });
 
 /** Name of a sheet's file: which valve, which day, which revision; practice says so. */

@@ -1,9 +1,13 @@
 import {
+  checkWith,
   countersignDigest,
   countersignSchema,
   deviceSigner,
+  evidenceFileSchema,
   makeDeviceKey,
   reviseSheet,
+  sheetFileSchema,
+  verifyEvidence,
   correctionDigest,
   type Countersign,
   type CountersignRules,
@@ -164,5 +168,22 @@ describe('a second signature', () => {
     expect(await say()).toBe('countersign.not_wanted');
     await server.send('PUT', `/valves/${valve.id}`, { ...valve, duty: 'safety' });
     expect(await say()).toBe('taken');
+  });
+});
+
+describe('in what leaves the house', () => {
+  test('it stands in the record and beside its sheet, and holds there', async () => {
+    await want();
+    expect(await say({ verdict: 'sent_back', words: 'no lock' })).toBe('taken');
+    expect(await say()).toBe('taken');
+    const record = evidenceFileSchema.parse(
+      await (await server.get(`/valves/${valve.id}/evidence.json`)).json(),
+    );
+    const verdicts = record.countersigns!.map(({ verdict }) => verdict);
+    expect(verdicts).toEqual(['sent_back', 'agreed']);
+    const { faults } = await verifyEvidence(record, { check: checkWith(subtle) });
+    expect(faults).toEqual([]);
+    const file = sheetFileSchema.parse(await (await server.get(`/sheets/${sheet.id}.json`)).json());
+    expect(file.countersigns).toEqual(record.countersigns);
   });
 });

@@ -1,6 +1,7 @@
 import {
   evidenceFileSchema,
   publicKeySchema,
+  type Countersign,
   type EvidenceFile,
   type PublicKey,
   type Sheet,
@@ -9,6 +10,7 @@ import {
 import type { Store } from '../db/open';
 import { rawEventsOf } from '../ingest/rows';
 import { chainOf } from './shelf';
+import { toCountersign } from './countersigns';
 import { lineOf, linesAfter } from './log';
 
 /** Whole chains of valves with the entries under them, the log and the key: what can be checked elsewhere. */
@@ -30,7 +32,22 @@ export async function evidenceOf(store: Store, valves: readonly string[]): Promi
     runs,
     log,
     keys: await keysOf(store),
+    countersigns: await saidOf(
+      store,
+      sheets.map(({ hash }) => hash),
+    ),
   };
+}
+
+/** What a second pair of eyes said of sheets, in the order in which it was taken in. */
+async function saidOf({ tables }: Store, sheets: readonly string[]): Promise<Countersign[]> {
+  const rows = await tables.countersigns.findAll({
+    where: sheets.length === 1 ? { sheet: sheets[0]! } : {},
+    order: [['seq', 'ASC']],
+    raw: true,
+  });
+  const wanted = new Set(sheets);
+  return rows.map(toCountersign).filter(({ sheet }) => wanted.has(sheet));
 }
 
 /** Every key that has signed here, the one that signs now first. */
@@ -49,5 +66,6 @@ export async function restsOn(
     entries: await rawEventsOf(store.tables, body.run_id),
     line: await lineOf(store.tables, hash),
     keys: await keysOf(store),
+    countersigns: await saidOf(store, [hash]),
   };
 }

@@ -107,12 +107,26 @@ export function wholeRun(runId: string, seed = 1, stopBefore?: string, startAtMs
   return { ...practice, events: asRecord(practice.events) };
 }
 
-/** The same as practice on its twin. */
+const practised = new Map<string, Rehearsal>();
+
+/** The same as practice on its twin; carried out once, since the same hand does the same. */
 export function wholePractice(
   runId: string,
   seed = 1,
   stopBefore?: string,
   startAtMs = now,
+): Rehearsal {
+  const key = JSON.stringify([runId, seed, stopBefore, startAtMs]);
+  const known = practised.get(key) ?? practise(runId, seed, stopBefore, startAtMs);
+  practised.set(key, known);
+  return { ...known, events: [...known.events] };
+}
+
+function practise(
+  runId: string,
+  seed: number,
+  stopBefore: string | undefined,
+  startAtMs: number,
 ): Rehearsal {
   const started = startDraft(valve, {
     school: 'from_zero',

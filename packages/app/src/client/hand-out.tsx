@@ -1,13 +1,17 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import type { ClientLink, NewClientLink, Sheet } from '@holvek/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns/format';
 import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import { offered, signedToday, toldBy } from './pick';
 import { api, Refusal } from '@/data/api';
 import { queryClient, useSheets } from '@/data/queries';
 import { usePreferences } from '@/prefs/preferences';
 import { Card } from '@/ui/card';
-import { Choice, Field } from '@/ui/field';
+import { FormChoice } from '@/ui/form-choice';
+import { FormField } from '@/ui/form-field';
 import { YStack } from '@/ui/kit';
 import { ListLine } from '@/ui/list-line';
 import { today } from '@/ui/local-day';
@@ -34,57 +38,72 @@ export function HandOut() {
   );
 }
 
-function NewLink({ sheets }: { readonly sheets: readonly Sheet[] }) {
+const linkSchema = z.object({
+  client: z.string().trim().min(2, 'For whom is it?').max(120),
+  order: z.string().trim().max(80),
+  days: z.enum(['7', '30', '365']),
+  ids: z.array(z.string()).min(1),
+});
+type LinkTexts = z.infer<typeof linkSchema>;
+
+const lives: readonly { readonly value: LinkTexts['days']; readonly say: string }[] = [
+  { value: '7', say: 'a week' },
+  { value: '30', say: 'a month' },
+  { value: '365', say: 'a year' },
+];
+
+/** What the chosen sheets say of client and order stands there until somebody writes something else. */
+function useLinkForm(sheets: readonly Sheet[]) {
   const { technician } = usePreferences();
-  const [chosen, setChosen] = useState<readonly string[]>(() =>
-    signedToday(sheets, technician, today()),
-  );
-  const told = toldBy(sheets.filter(({ id }) => chosen.includes(id)));
-  const [typed, setTyped] = useState<{ readonly client?: string; readonly order?: string }>({});
-  const { client, order } = { ...told, ...typed };
-  const [days, setDays] = useState('30');
+  const told = (ids: readonly string[]) => toldBy(sheets.filter(({ id }) => ids.includes(id)));
+  const [first] = useState(() => signedToday(sheets, technician, today()));
+  const form = useForm<LinkTexts>({
+    resolver: zodResolver(linkSchema),
+    mode: 'onChange',
+    defaultValues: { ...told(first), days: '30', ids: [...first] },
+  });
+  const { dirtyFields, isValid } = form.formState;
+  const ids = useWatch({ control: form.control, name: 'ids' });
+  const toggle = (id: string) => {
+    const next = ids.includes(id) ? ids.filter((each) => each !== id) : [...ids, id];
+    form.setValue('ids', next);
+    const { client, order } = told(next);
+    if (!dirtyFields.client) form.setValue('client', client);
+    if (!dirtyFields.order) form.setValue('order', order);
+    void form.trigger(['client', 'ids']);
+  };
+  return { control: form.control, handleSubmit: form.handleSubmit, isValid, ids, toggle };
+}
+
+function NewLink({ sheets }: { readonly sheets: readonly Sheet[] }) {
+  const { control, handleSubmit, isValid, ids, toggle } = useLinkForm(sheets);
   const make = useMutation({
     mutationFn: api.makeClientLink,
     onSuccess: refetch,
   });
-  const toggle = (id: string) =>
-    setChosen((now) => (now.includes(id) ? now.filter((each) => each !== id) : [...now, id]));
-  const hand = () =>
+  const hand = handleSubmit(({ client, order, days, ids: sheetIds }) =>
     make.mutate({
-      client: client.trim(),
-      ...(order.trim() === '' ? {} : { order: order.trim() }),
-      sheet_ids: [...chosen],
+      client,
+      ...(order === '' ? {} : { order }),
+      sheet_ids: sheetIds,
       until_ms: untilIn(days),
-    });
+    }),
+  );
   return (
     <Card>
-      <Field
-        label="Client"
-        value={client}
-        onChangeText={(text) => setTyped((now) => ({ ...now, client: text }))}
-        maxLength={120}
-      />
-      <Field
+      <FormField control={control} name="client" label="Client" maxLength={120} />
+      <FormField
+        control={control}
+        name="order"
         label="Order or permit number, if any"
-        value={order}
-        onChangeText={(text) => setTyped((now) => ({ ...now, order: text }))}
         maxLength={80}
       />
-      <Choice
-        label="The address lives for"
-        value={days}
-        onChange={setDays}
-        options={[
-          { value: '7', say: 'a week' },
-          { value: '30', say: 'a month' },
-          { value: '365', say: 'a year' },
-        ]}
-      />
+      <FormChoice control={control} name="days" label="The address lives for" options={lives} />
       <YStack>
         {sheets.map(({ id, body }) => (
           <TickRow
             key={id}
-            isTicked={chosen.includes(id)}
+            isTicked={ids.includes(id)}
             onPress={() => toggle(id)}
             say={`${body.valve_tag} ${body.valve_name}`}
             under={`${format(body.signed_at_ms, 'd MMM yyyy, HH:mm')} · ${body.technician}`}
@@ -93,11 +112,11 @@ function NewLink({ sheets }: { readonly sheets: readonly Sheet[] }) {
       </YStack>
       {make.error ? <WhatFailed error={make.error} /> : null}
       <BigButton
-        disabled={client.trim().length < 2 || chosen.length === 0 || make.isPending}
-        onPress={hand}
+        disabled={!isValid || make.isPending}
+        onPress={() => void hand()}
         testID="make-client-link"
       >
-        {`Make an address for ${chosen.length} ${chosen.length === 1 ? 'sheet' : 'sheets'}`}
+        {`Make an address for ${ids.length} ${ids.length === 1 ? 'sheet' : 'sheets'}`}
       </BigButton>
       {make.data ? <Address path={make.data.path} /> : null}
     </Card>

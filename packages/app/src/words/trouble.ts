@@ -117,6 +117,8 @@ export const eventTrouble = speak<FreezeError | StorageError>({
   'run.other_gauge': () => 'That figure is of a gauge that this run has not.',
   'run.not_as_written': ({ text, unit }) =>
     `The figure is not what “${text} ${unit}” comes to on this gauge. Read it once more.`,
+  'run.not_in_log': ({ figure }, { withUnit }) =>
+    `${withUnit(figure)} is none of what the log beside it shows. Read the file once more.`,
   'run.beyond_gauge': ({ gauge }) => `That is beyond ${gauge}’s range. Typed right?`,
   'run.off_its_scale': ({ least, most }) =>
     `The arm’s scale goes from ${least} to ${most}. Nothing was kept.`,
@@ -178,6 +180,7 @@ export const refusalWords = (code: string): string =>
     'run.abandoned': 'The run was given up elsewhere before this arrived.',
     'run.guard_unmet': 'What this step asks for was not so when it was entered.',
     'run.unknown_step': 'The run has no such step.',
+    'run.not_in_log': 'Its figures are not those of the log beside them.',
     'run.unknown_adjuster': 'The valve has no such adjuster.',
     'run.started_twice': 'The run has begun already.',
     'run.cannot_be_undone': 'The beginning of a run cannot be taken back.',

@@ -27,7 +27,9 @@ export type Folded<R> = {
 export type StepRefusal =
   | { readonly code: 'run.purge_first' }
   | { readonly code: 'run.lights_spent'; readonly most: number }
-  | { readonly code: 'run.point_twice'; readonly at: number; readonly direction: 'up' | 'down' };
+  | { readonly code: 'run.point_twice'; readonly at: number; readonly direction: 'up' | 'down' }
+  /** A figure that the log beside it does not show, Pa. */
+  | { readonly code: 'run.not_in_log'; readonly figure: number };
 
 /** What a kind of step does: with its entries, before it may be confirmed, in a hand. */
 export type StepBehaviour<K extends StepKind> = {

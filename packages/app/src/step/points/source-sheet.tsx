@@ -1,11 +1,15 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import { deadBand, deadBandKey, fractionOf, signalAt } from '@holvek/core';
 import { useEffect, useRef, useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
 import { XStack, YStack } from '@/ui/kit';
 import { useDesk, type Desk } from '@/desk/use-desk';
 import type { usePoint } from './use-point';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Row } from '@/ui/card';
 import { Field } from '@/ui/field';
+import { FormField } from '@/ui/form-field';
 import { BigButton, WordButton } from '@/ui/press';
 import { Heading, Muted, Words } from '@/ui/words';
 import { spanWords } from '@/words/aim-words';
@@ -190,33 +194,24 @@ function useRamp({ set, signal = 0 }: Point) {
 /** By hand: what the source should give at each point, and a dead band typed as it was seen. */
 function HandSource({ stepId, point }: { readonly stepId: string; readonly point: Point }) {
   const { run, add } = useDesk();
-  const [texts, setTexts] = useState({ turned: '', moved: '' });
   const shareOf = (text: string) => {
     const read = point.read(text, point.plate.input.kind);
     const share = read && 'value' in read ? fractionOf(point.plate.input, read.value) : undefined;
     return share?.ok ? share.value : undefined;
   };
-  const [turned, moved] = [shareOf(texts.turned), shareOf(texts.moved)];
+  const signal = z
+    .string()
+    .refine((text) => shareOf(text) !== undefined, 'A signal, such as 12.04.');
+  const { control, handleSubmit, formState } = useForm({
+    resolver: zodResolver(z.object({ turned: signal, moved: signal })),
+    mode: 'onChange',
+    defaultValues: { turned: '', moved: '' },
+  });
   const dead = run.measured[deadBandKey(stepId)];
-  const field = (key: 'turned' | 'moved', label: string) => (
-    <Field
-      label={label}
-      unit={point.signalSay(0).split(' ')[1] ?? ''}
-      value={texts[key]}
-      onChangeText={(text) => setTexts((now) => ({ ...now, [key]: text }))}
-      numeric
-      maxLength={20}
-      error={
-        texts[key] !== '' && shareOf(texts[key]) === undefined
-          ? 'A signal, such as 12.04.'
-          : undefined
-      }
-    />
+  const unit = point.signalSay(0).split(' ')[1];
+  const keep = handleSubmit(({ turned, moved }) =>
+    keepDeadBand(add, stepId, { turnedAt: shareOf(turned)!, movedAt: shareOf(moved)! }),
   );
-  const keep = () => {
-    if (turned === undefined || moved === undefined) return;
-    keepDeadBand(add, stepId, { turnedAt: turned, movedAt: moved });
-  };
   return (
     <YStack gap="$3">
       {STEPS.map((step, i) => (
@@ -229,9 +224,23 @@ function HandSource({ stepId, point }: { readonly stepId: string; readonly point
       <Muted>
         Come to the middle from below, then turn back in small steps until the output moves.
       </Muted>
-      {field('turned', 'Turned back at')}
-      {field('moved', 'Output moved at')}
-      <BigButton disabled={turned === undefined || moved === undefined} onPress={keep}>
+      <FormField
+        control={control}
+        name="turned"
+        label="Turned back at"
+        unit={unit}
+        numeric
+        maxLength={20}
+      />
+      <FormField
+        control={control}
+        name="moved"
+        label="Output moved at"
+        unit={unit}
+        numeric
+        maxLength={20}
+      />
+      <BigButton disabled={!formState.isValid} onPress={() => void keep()}>
         Keep it
       </BigButton>
       {dead === undefined ? null : (

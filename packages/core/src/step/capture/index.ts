@@ -4,6 +4,7 @@ import { recordOf } from '../run-state';
 import { captureView } from './capture-view';
 import { isWhole } from './captures';
 import { captureByEye } from './carry-out';
+import { notInLog } from './log-held';
 import { crackingProofs } from './proofs';
 import { capturePrompt } from './prompt';
 import { marksOfLog, withMark } from './take-mark';
@@ -20,6 +21,8 @@ export const captureStep: StepBehaviour<'capture'> = {
     const marks = [...record.marks, ...marksOfLog(event, record.marks)];
     return { record: { ...record, marks, log: event.samples } };
   },
+  refuses: (run, step, draft) =>
+    draft.type === 'log_taken' ? notInLog(draft, run.gauges[step.role]) : undefined,
   asks: (run, step) => {
     const { cycles, wanted } = captureView(run, step);
     return { guard: 'cycles_captured', ...atLeast(cycles.filter(isWhole).length, wanted) };

@@ -419,6 +419,61 @@ describe('a rung held by hand', () => {
   });
 });
 
+describe('where a hair more is another answer', () => {
+  const two = (high: number) => ({
+    rungs: [rung('a'), rung('b')],
+    rules: [fixed('a', 100_000), atLeast('b', high)],
+  });
+  const gave = (by: number) => {
+    const rungs = [rung('a'), rung('b')];
+    const rules = [atLeast('a', 100_000), atLeast('b', 90_000), above('b', 'a', 0)];
+    const system = { ...template('free'), rungs, rules };
+    return unwrap(dragRung(system, 'a', 100_000 + by)).gaveWay.map(({ rung: id }) => id);
+  };
+  test('what moves by half a pascal or less has not given way', () => {
+    expect(gave(0.5)).toEqual([]);
+    expect(gave(0.52)).toEqual(['b']);
+  });
+  test('half a pascal beyond its tolerance is in order still, either way', () => {
+    const { rungs, rules } = two(90_000);
+    const ladder = unwrap(solveLadder({ rungs, rules }));
+    const word = (found: number) => {
+      const [first, ...rest] = rungs as [Rung, Rung];
+      const read = { ...first, tolerance_pa: 1000, found_pa: found };
+      return foundBeside({ rungs: [read, ...rest] }, ladder)[0]!.word;
+    };
+    expect([word(101_000.5), word(101_000.52)]).toEqual(['in_order', 'too_high']);
+    expect([word(98_999.5), word(98_999.48)]).toEqual(['in_order', 'too_low']);
+  });
+  test('of two that stand alike the one that is named first comes first', () => {
+    const rungs = [rung('second'), rung('first')];
+    const order = (second: number, first: number) => {
+      const rules = [fixed('second', second), fixed('first', first)];
+      return settingOrder({ rungs }, unwrap(solveLadder({ rungs, rules }))).rungs;
+    };
+    expect(order(100, 100)).toEqual(['second', 'first']);
+    expect(order(100, 101)).toEqual(['first', 'second']);
+  });
+  test('a clash of lockup at its level names what asks for the level, and nothing beside it', () => {
+    // Half of what 'low' comes to rises over it: with the floor under it 'high' has no room.
+    const rungs = [
+      rung('low', { lockup: { fraction: 0.5, least_pa: 1 } }),
+      rung('high'),
+      rung('far'),
+    ];
+    const floor = atLeast('low', 100_000);
+    const over = above('high', 'low', 0, { counts_lockup: true });
+    const lid = atMost('high', 140_000);
+    const others = [atLeast('far', 10), above('far', 'high', 5), atMost('far', 900_000)];
+    const solved = solveLadder({ rungs, rules: [...others, floor, over, lid] });
+    if (solved.ok || solved.error.code !== 'ladder.clash') throw new Error('it holds');
+    expect(new Set(solved.error.rules)).toEqual(new Set([floor, over, lid]));
+    expect(solved.error.excess).toBeCloseTo(10_000, 0);
+    const roomy = solveLadder({ rungs, rules: [...others, floor, over, atMost('high', 150_001)] });
+    expect(roomy.ok).toBe(true);
+  });
+});
+
 describe('what was found, and what it burns', () => {
   const unit = template('hydraulic');
   const ladder = unwrap(solveLadder(unit));

@@ -1,4 +1,4 @@
-import type { Contact, Valve } from '@holvek/core';
+import { boundFigures, type Contact, type Valve } from '@holvek/core';
 import { Linking } from 'react-native';
 import { useAtPlace } from './use-at-place';
 import { Card } from '@/ui/card';
@@ -16,7 +16,7 @@ export function PermitCard({ valve }: { readonly valve: Valve }) {
       <Strong color="$onBrassSoft">Before work there</Strong>
       {permits.map((permit) => (
         <Words key={permit} color="$onBrassSoft">
-          {permit}
+          {boundFigures(permit)}
         </Words>
       ))}
     </Card>
@@ -34,7 +34,7 @@ export function AtPlaceCard({ valve }: { readonly valve: Valve }) {
       <Heading>{path.map(({ name }) => name).join(' › ')}</Heading>
       {clock === undefined ? null : <Words>{`It is ${clock} there now`}</Words>}
       {permits.map((permit) => (
-        <Words key={permit}>{permit}</Words>
+        <Words key={permit}>{boundFigures(permit)}</Words>
       ))}
       {contacts.map((contact) => (
         <ContactLine key={`${contact.name} ${contact.phone}`} contact={contact} />

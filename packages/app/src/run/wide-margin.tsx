@@ -1,4 +1,5 @@
 import {
+  boundFigures,
   isInstrument,
   judgeOf,
   roleOf,
@@ -41,7 +42,7 @@ export function WideMargin() {
         )}
         <YStack gap="$1">
           <Heading>Why this number</Heading>
-          <Words color="$muted">{target.why}</Words>
+          <Words color="$muted">{boundFigures(target.why)}</Words>
           <Muted>{`Never above ${units.withUnit(target.limit_pa, 1000)}.`}</Muted>
         </YStack>
         <YStack gap="$1">

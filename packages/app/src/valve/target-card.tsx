@@ -1,7 +1,8 @@
 import {
-  hasElectronics,
   adjustersOf,
+  boundFigures,
   families,
+  hasElectronics,
   isInstrument,
   targetOf,
   type JudgedByPoints,
@@ -46,7 +47,7 @@ export function TargetCard({
         </YStack>
         <ValveGlyph family={plate.family} />
       </XStack>
-      <Words color="$muted">{target.why}</Words>
+      <Words color="$muted">{boundFigures(target.why)}</Words>
       {others.map(({ id, name }, i) => {
         const own = targetOf(valve, id);
         return own ? (
@@ -88,7 +89,7 @@ function SpanCard({
         </YStack>
         <ValveGlyph family={plate.family} />
       </XStack>
-      <Words color="$muted">{target.why}</Words>
+      <Words color="$muted">{boundFigures(target.why)}</Words>
       {'air_to' in plate ? (
         <>
           <Row label="Action">{plate.action}</Row>

@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { decimalsFor, printFigure, printQuantity, printTurns, turnFraction } from './print';
+import {
+  boundFigures,
+  decimalsFor,
+  printFigure,
+  printQuantity,
+  printTurns,
+  turnFraction,
+} from './print';
 
 describe('printing', () => {
   test.each([
@@ -61,5 +68,30 @@ describe('printing', () => {
       }),
       { seed: 2 },
     );
+  });
+});
+
+describe('figures within words that somebody has written', () => {
+  const bound = (text: string) => boundFigures(text).replaceAll('\u00a0', '~');
+
+  test.each([
+    ['Top hydrant needs 400 kPa.', 'Top hydrant needs 400~kPa.'],
+    ['40 is lost at 9 L/s', '40 is lost at 9~L/s'],
+    ['1 180 000 Pa, or 1 180 kPa', '1~180~000~Pa, or 1~180~kPa'],
+    ['at 5 % and 60 °C, 2 turns', 'at 5~% and 60~°C, 2~turns'],
+    ['3 inHg vacuum', '3~inHg vacuum'],
+  ])('%s', (text, held) => {
+    expect(bound(text)).toBe(held);
+  });
+
+  test.each([
+    '5 bars of soap',
+    '2 people',
+    'PRV-12 holds',
+    'on 12 May',
+    '4 1234',
+    'hall 2, 3 m2nd',
+  ])('%s has none and stays', (text) => {
+    expect(boundFigures(text)).toBe(text);
   });
 });

@@ -1,4 +1,4 @@
-import { fromSI, unitOf } from './units';
+import { fromSI, unitOf, units } from './units';
 
 /** Decimals that show a step of `resolution` and no finer: 0.5 → 1, 2 → 0, 2.5 → 1, 0.02 → 2. */
 export function decimalsFor(resolution: number): number {
@@ -50,6 +50,22 @@ export const printQuantity = (si: number, unit: string, resolution?: number): st
  */
 export const unbroken = (figure: string): string =>
   figure.replaceAll('\u2009', '\u202f').replaceAll(' ', '\u00a0');
+
+const escaped = (symbol: string): string => symbol.replaceAll(/[.*+?^${}()|[\]\\/]/gu, '\\$&');
+const symbols = [...units.map(({ symbol }) => symbol), '%', '°C', '°F', 'turn', 'turns', 'h']
+  .sort((a, b) => b.length - a.length)
+  .map(escaped)
+  .join('|');
+const BEFORE_ITS_UNIT = new RegExp(`(\\d) (?=(?:${symbols})(?![\\p{L}\\d]))`, 'gu');
+const WITHIN_THOUSANDS = /\b(\d{1,3}) (?=\d{3}(?:\D|$))/gu;
+
+/**
+ * Words that somebody has written, with every figure kept beside its unit and whole in itself.
+ *
+ * @example boundFigures('Needs 1 180 kPa at 9 L/s') // → 'Needs 1\u00a0180\u00a0kPa at 9\u00a0L/s'
+ */
+export const boundFigures = (text: string): string =>
+  text.replaceAll(BEFORE_ITS_UNIT, '$1\u00a0').replaceAll(WITHIN_THOUSANDS, '$1\u00a0');
 
 /** Decimals of three significant figures, without zeros that say nothing. */
 const trimmedDecimals = (value: number, step: number): number => {

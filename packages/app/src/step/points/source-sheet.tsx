@@ -11,6 +11,7 @@ import { Row } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { FormField } from '@/ui/form-field';
 import { BigButton, WordButton } from '@/ui/press';
+import { useOnce } from '@/ui/use-once';
 import { Heading, Muted, Words } from '@/ui/words';
 import { spanWords } from '@/words/aim-words';
 
@@ -57,7 +58,9 @@ function keepDeadBand(
   reversal: Parameters<typeof deadBand>[0][number],
 ) {
   const value = deadBand([reversal]);
-  if (value !== undefined) void add({ type: 'observed', key: deadBandKey(stepId), value });
+  return value === undefined
+    ? Promise.resolve(undefined)
+    : add({ type: 'observed', key: deadBandKey(stepId), value });
 }
 
 function LinkedSource({ stepId, point }: { readonly stepId: string; readonly point: Point }) {
@@ -132,7 +135,7 @@ function TurnBack({
   const dead = run.measured[deadBandKey(stepId)];
   const moved = () => {
     if (turnedAt === undefined) return;
-    keepDeadBand(add, stepId, { turnedAt, movedAt: now });
+    void keepDeadBand(add, stepId, { turnedAt, movedAt: now });
     setTurnedAt(undefined);
   };
   return (
@@ -209,8 +212,10 @@ function HandSource({ stepId, point }: { readonly stepId: string; readonly point
   });
   const dead = run.measured[deadBandKey(stepId)];
   const unit = point.signalSay(0).split(' ')[1];
-  const keep = handleSubmit(({ turned, moved }) =>
-    keepDeadBand(add, stepId, { turnedAt: shareOf(turned)!, movedAt: shareOf(moved)! }),
+  const keep = useOnce(
+    handleSubmit(({ turned, moved }) =>
+      keepDeadBand(add, stepId, { turnedAt: shareOf(turned)!, movedAt: shareOf(moved)! }),
+    ),
   );
   return (
     <YStack gap="$3">

@@ -26,6 +26,7 @@ import { FormField } from '@/ui/form-field';
 import { numberText } from '@/ui/number-text';
 import { plainNumber } from '@/ui/plain-number';
 import { BigButton, WordButton } from '@/ui/press';
+import { useOnce } from '@/ui/use-once';
 import { Muted, Title, Words } from '@/ui/words';
 import { spanWords } from '@/words/aim-words';
 import { deviceTrouble } from '@/device/device-words';
@@ -69,7 +70,7 @@ export function SelfTuneStep({ step }: { readonly step: StepOf<'self_tune'> }) {
       <BottomSheet isOpen={tune.isTyping} title="What it found" onClose={tune.stopTyping}>
         <TypedTuning
           onTake={(found) =>
-            void add({
+            add({
               type: 'self_tuned',
               step_id: step.id,
               period_s: 0,
@@ -230,15 +231,20 @@ type TuningTexts = z.infer<typeof tuningTexts>;
 function TypedTuning({
   onTake,
 }: {
-  readonly onTake: (found: { readonly gain: number; readonly integral_s: number }) => void;
+  readonly onTake: (found: {
+    readonly gain: number;
+    readonly integral_s: number;
+  }) => Promise<unknown>;
 }) {
   const { control, handleSubmit, formState } = useForm<TuningTexts>({
     resolver: zodResolver(tuningTexts),
     defaultValues: { gain: '', integral: '' },
     mode: 'onChange',
   });
-  const take = handleSubmit(({ gain, integral }) =>
-    onTake({ gain: plainNumber(gain), integral_s: plainNumber(integral) }),
+  const take = useOnce(
+    handleSubmit(({ gain, integral }) =>
+      onTake({ gain: plainNumber(gain), integral_s: plainNumber(integral) }),
+    ),
   );
   const whole = { control, numeric: true, maxLength: 8 };
   return (

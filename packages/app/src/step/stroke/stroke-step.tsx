@@ -18,6 +18,7 @@ import { useDesk } from '@/desk/use-desk';
 import { readRegisters } from '@/device/registers';
 import { useTask } from '@/device/use-task';
 import { useKeys } from '@/ui/use-keys';
+import { useOnce } from '@/ui/use-once';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Pill, Row } from '@/ui/card';
 import { FormField } from '@/ui/form-field';
@@ -54,7 +55,7 @@ export function StrokeStep({ step }: { readonly step: StepOf<'stroke'> }) {
       >
         <TypedStroke
           onTake={(ends) =>
-            void add({ type: 'stroked', step_id: step.id, ...ends, source: 'typed' }).then(
+            add({ type: 'stroked', step_id: step.id, ...ends, source: 'typed' }).then(
               found.stopTyping,
             )
           }
@@ -229,18 +230,20 @@ const endTexts = z.object({
 type EndTexts = z.infer<typeof endTexts>;
 type Ends = Readonly<Record<keyof EndTexts, number>>;
 
-function TypedStroke({ onTake }: { readonly onTake: (ends: Ends) => void }) {
+function TypedStroke({ onTake }: { readonly onTake: (ends: Ends) => Promise<unknown> }) {
   const { control, handleSubmit, formState } = useForm<EndTexts>({
     resolver: zodResolver(endTexts),
     defaultValues: { closed: '', open: '', seconds: '' },
     mode: 'onChange',
   });
-  const take = handleSubmit(({ closed, open, seconds }) =>
-    onTake({
-      closed: plainNumber(closed),
-      open: plainNumber(open),
-      seconds: plainNumber(seconds),
-    }),
+  const take = useOnce(
+    handleSubmit(({ closed, open, seconds }) =>
+      onTake({
+        closed: plainNumber(closed),
+        open: plainNumber(open),
+        seconds: plainNumber(seconds),
+      }),
+    ),
   );
   const whole = { control, numeric: true, maxLength: 8 };
   return (

@@ -1,6 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { DIALLED, type StepOf } from '@holvek/core';
-import { useRef } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { useDesk } from '@/desk/use-desk';
@@ -9,6 +8,7 @@ import { XStack, YStack } from '@/ui/kit';
 import { numberText } from '@/ui/number-text';
 import { plainNumber } from '@/ui/plain-number';
 import { BigButton } from '@/ui/press';
+import { useOnce } from '@/ui/use-once';
 
 const dialTexts = z.object({
   band: numberText('Above nothing.', (value) => value > 0),
@@ -38,14 +38,7 @@ export function DialForm({
     await add({ type: 'observed', key: DIALLED.reset, value: plainNumber(reset) });
     await add({ type: 'step_done', step_id: step.id });
   });
-  const isBusy = useRef(false);
-  // A second press before the form has looked at the first is none.
-  const keepOnce = async () => {
-    if (isBusy.current) return;
-    isBusy.current = true;
-    await keep();
-    isBusy.current = false;
-  };
+  const keepOnce = useOnce(keep);
   return (
     <YStack gap="$3">
       <XStack gap="$3">

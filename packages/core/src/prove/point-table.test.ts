@@ -99,10 +99,40 @@ describe('point table', () => {
       'prove.points_out_of_order',
       [...pass([0, 0, 0, 0, 0]).slice(1), { at: 0, output: 0, direction: 'up', pass: 1 }],
     ],
+    [
+      'prove.points_out_of_order',
+      [
+        ...pass([0, 0, 0, 0, 0]),
+        { at: 0.5, output: 0.5, direction: 'down', pass: 1 },
+        { at: 0.75, output: 0.75, direction: 'down', pass: 1 },
+      ],
+    ],
     ['prove.output_frozen', AT.map((at) => ({ at, output: 0.31, direction: 'up', pass: 1 }))],
     ['prove.signal_reversed', AT.map((at) => ({ at, output: 1 - at, direction: 'up', pass: 1 }))],
   ])('%s is said', (code, points) => {
     expect(pointTable(points)).toMatchObject({ ok: false, error: { code } });
+  });
+
+  test('order is asked within a pass and a direction: the next begins where it likes', () => {
+    const down = [...AT]
+      .reverse()
+      .map((at): CalPoint => ({ at, output: at, direction: 'down', pass: 1 }));
+    const two = [...pass([0, 0, 0, 0, 0]), ...down, ...pass([0, 0, 0, 0, 0], undefined, 2)];
+    expect(pointTable(two).ok).toBe(true);
+    // As does another pass in the same direction.
+    expect(pointTable([...pass([0, 0, 0, 0, 0]), ...pass([0, 0, 0, 0, 0], undefined, 2)]).ok).toBe(
+      true,
+    );
+  });
+
+  test('the best line through the low end is found between two other points', () => {
+    // Errors 0, +2, 0, 0, +1 % over a quarter each: the line that halves the two largest has a slope of its own.
+    const table = tableOf(pass([0, 0.02, 0, 0, 0.01]));
+    const off = (slope: number) =>
+      Math.max(...[0, 0.02, 0, 0, 0.01].map((error, i) => Math.abs(error - slope * AT[i]!)));
+    const best = Math.min(...Array.from({ length: 4001 }, (_, i) => off(-0.02 + i * 1e-5)));
+    expect(table.linearity.zeroBased).toBeCloseTo(best, 4);
+    expect(table.linearity.zeroBased).toBeLessThan(table.linearity.terminalBased);
   });
 
   test('dead band is the largest change that was not followed', () => {

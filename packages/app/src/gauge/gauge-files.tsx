@@ -1,5 +1,4 @@
 import {
-  digestOf,
   readGaugesCsv,
   writeGaugesCsv,
   type Gauge,
@@ -9,6 +8,7 @@ import {
 import { Refusal } from '@/data/api';
 import { newId } from '@/data/new-id';
 import { useChangeGauge } from '@/data/queries';
+import { importedOf, isNews, type FileRow } from '@/files/imported';
 import { TableFiles } from '@/files/table-files';
 import { saveText } from '@/ui/files';
 
@@ -28,8 +28,8 @@ export function GaugeFiles({ gauges, ...open }: Props) {
   };
   const take = async (csv: string): Promise<Imported> => {
     const file = look(csv);
-    for (const row of file.gauges.filter(isNews)) await mutateAsync(row.gauge);
-    return importedOf(file);
+    for (const { value } of rowsOf(file).filter(isNews)) await mutateAsync(value);
+    return told(file);
   };
   return (
     <TableFiles
@@ -44,23 +44,13 @@ export function GaugeFiles({ gauges, ...open }: Props) {
       takeSay="Take them"
       leaveSay="leave the gauges as they are"
       onSave={() => saveText('gauges.csv', writeGaugesCsv(gauges), 'text/csv')}
-      look={async (csv) => importedOf(look(csv))}
+      look={async (csv) => told(look(csv))}
       take={take}
     />
   );
 }
 
-type Row = GaugesCsv['gauges'][number];
-const isNews = ({ gauge, before }: Row): boolean =>
-  before === undefined || digestOf(before) !== digestOf(gauge);
+const rowsOf = ({ gauges }: GaugesCsv): FileRow<Gauge>[] =>
+  gauges.map(({ gauge: value, before }) => ({ value, before }));
 
-/** What a file would do, in the words that the register has for it. */
-function importedOf({ gauges, issues }: GaugesCsv): Imported {
-  const tagsOf = (rows: readonly Row[]) => rows.map(({ gauge }) => gauge.tag);
-  return {
-    kept: tagsOf(gauges),
-    fresh: tagsOf(gauges.filter(({ before }) => before === undefined)),
-    changed: tagsOf(gauges.filter((row) => row.before !== undefined && isNews(row))),
-    issues: [...issues],
-  };
-}
+const told = (file: GaugesCsv): Imported => importedOf(rowsOf(file), file.issues, ({ tag }) => tag);

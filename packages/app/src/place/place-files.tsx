@@ -1,5 +1,4 @@
 import {
-  digestOf,
   readPlacesCsv,
   writePlacesCsv,
   type Imported,
@@ -9,6 +8,7 @@ import {
 import { Refusal } from '@/data/api';
 import { newId } from '@/data/new-id';
 import { useChangeSite } from '@/data/queries';
+import { importedOf, isNews, type FileRow } from '@/files/imported';
 import { TableFiles } from '@/files/table-files';
 import { saveText } from '@/ui/files';
 
@@ -29,8 +29,8 @@ export function PlaceFiles({ places, ...open }: Props) {
   const take = async (csv: string): Promise<Imported> => {
     const file = look(csv);
     // One after the other: a part comes behind what it lies in.
-    for (const row of file.places.filter(isNews)) await mutateAsync(row.place);
-    return importedOf(file);
+    for (const { value } of rowsOf(file).filter(isNews)) await mutateAsync(value);
+    return told(file);
   };
   return (
     <TableFiles
@@ -45,23 +45,14 @@ export function PlaceFiles({ places, ...open }: Props) {
       takeSay="Take them"
       leaveSay="leave the places as they are"
       onSave={() => saveText('places.csv', writePlacesCsv(places), 'text/csv')}
-      look={async (csv) => importedOf(look(csv))}
+      look={async (csv) => told(look(csv))}
       take={take}
     />
   );
 }
 
-type Row = PlacesCsv['places'][number];
-const isNews = ({ place, before }: Row): boolean =>
-  before === undefined || digestOf(before) !== digestOf(place);
+const rowsOf = ({ places }: PlacesCsv): FileRow<Site>[] =>
+  places.map(({ place: value, before }) => ({ value, before }));
 
-/** What a file would do, in the words that the register has for it. */
-function importedOf({ places, issues }: PlacesCsv): Imported {
-  const namesOf = (rows: readonly Row[]) => rows.map(({ place }) => place.name);
-  return {
-    kept: namesOf(places),
-    fresh: namesOf(places.filter(({ before }) => before === undefined)),
-    changed: namesOf(places.filter((row) => row.before !== undefined && isNews(row))),
-    issues: [...issues],
-  };
-}
+const told = (file: PlacesCsv): Imported =>
+  importedOf(rowsOf(file), file.issues, ({ name }) => name);

@@ -8,6 +8,7 @@ import {
   test,
   typeReading,
 } from './technician';
+import { byKeyboard } from './by-keyboard';
 import { captureCycle, walkUntil } from './walk';
 import { beginAt } from './rehearsed';
 import type { Page } from '@playwright/test';
@@ -122,14 +123,18 @@ test('hydraulic: four pressures, highest first, the compensator last', async ({ 
   body.settings.forEach(({ as_left_pa: left }, i) => inLane(left, targets[i]!, 3e5));
 });
 
-test('gas: set on the pilot alone, slow answer waited for, leak test recorded', async ({
+test('gas, by keyboard alone: set on the pilot, slow answer waited for, leak test recorded', async ({
   page,
 }) => {
+  byKeyboard(page);
   const body = await finish(page, 'gr-05', 'small_flow');
   inLane(body.settings[0]!.as_left_pa, 2100, 100);
 });
 
-test('gas with a broken seal ends out of service', async ({ page }) => {
+test('gas with a broken seal ends out of service, from its start to its sheet by keyboard alone', async ({
+  page,
+}) => {
+  byKeyboard(page);
   await page.goto('/valves/gr-06');
   await expect(page.getByText('Seal wire broken or missing on the main cap').first()).toBeVisible();
   await begin(page, 'gr-06');

@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { expect, isFit, test } from './technician';
 
 test('sheets are handed to a client: he reads, checks and receives them without signing in, until it is ended', async ({
@@ -38,14 +39,36 @@ test('sheets are handed to a client: he reads, checks and receives them without 
   await client.getByRole('button', { name: 'PDF' }).click();
   expect((await load).suggestedFilename()).toMatch(/\.pdf$/u);
   await client.getByLabel('Your name').fill('Ann Weir');
+  await drawOn(client);
   await client.getByTestId('receive').click();
   await expect(client.getByTestId('received')).toContainText('Received by Ann Weir');
+  await expect(client.getByRole('img', { name: 'Signed by hand: Ann Weir' })).toBeVisible();
 
   await page.reload();
   await expect(page.getByText(/received by Ann Weir/u)).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Signed by hand: Ann Weir' })).toBeVisible();
   await page.getByRole('button', { name: 'End the address of Larkhollow water board' }).click();
   await expect(page.getByText(/received by Ann Weir/u)).toHaveCount(0);
   await client.reload();
   await expect(client.getByText('Nothing is shown at this address')).toBeVisible();
   await context.close();
 });
+
+/** A hand that signs: first a stroke that is wiped off, then the one that stays. */
+async function drawOn(page: Page): Promise<void> {
+  const pad = page.getByTestId('drawing-pad');
+  await pad.scrollIntoViewIfNeeded();
+  const stroke = async () => {
+    const { x, y, width, height } = (await pad.boundingBox())!;
+    await page.mouse.move(x + width * 0.2, y + height * 0.7);
+    await page.mouse.down();
+    for (let i = 1; i <= 12; i++)
+      await page.mouse.move(x + width * (0.2 + i * 0.05), y + height * (0.5 + 0.3 * Math.cos(i)));
+    await page.mouse.up();
+  };
+  await stroke();
+  await page.getByRole('button', { name: 'wipe it off' }).click();
+  await expect(page.getByRole('button', { name: 'wipe it off' })).toHaveCount(0);
+  await stroke();
+  await expect(page.getByRole('button', { name: 'wipe it off' })).toBeVisible();
+}

@@ -1,7 +1,9 @@
-import type { ClientView, Sheet } from '@holvek/core';
+import type { ClientView, SignedByHand, Sheet } from '@holvek/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns/format';
 import { useState } from 'react';
+import { DrawingPad } from './drawing-pad';
+import { DrawnView } from './drawn-view';
 import { api, Refusal } from '@/data/api';
 import { queryClient } from '@/data/queries';
 import { ReportView } from '@/report/report-view';
@@ -124,14 +126,16 @@ type ReceiptProps = {
 /** Said once: who has received it, and when. */
 function ReceiptCard({ view: { received }, token, onReceived }: ReceiptProps) {
   const [name, setName] = useState('');
+  const [drawn, setDrawn] = useState<SignedByHand>();
   const say = useMutation({
-    mutationFn: () => api.receive(token, name.trim()),
+    mutationFn: () => api.receive(token, { name: name.trim(), ...(drawn ? { drawn } : {}) }),
     onSuccess: onReceived,
   });
   if (received)
     return (
       <Card testID="received">
         <Strong>{`Received by ${received.name}, ${format(received.at_ms, 'd MMM yyyy, HH:mm')}`}</Strong>
+        {received.drawn ? <DrawnView drawn={received.drawn} name={received.name} /> : null}
       </Card>
     );
   return (
@@ -139,6 +143,7 @@ function ReceiptCard({ view: { received }, token, onReceived }: ReceiptProps) {
       <YStack gap="$2">
         <Words>That these were handed over is said once, under a name.</Words>
         <Field label="Your name" value={name} onChangeText={setName} maxLength={120} />
+        <DrawingPad onDrawn={setDrawn} />
         {say.error ? (
           <Words color="$vermilion" role="alert">
             {say.error instanceof Refusal

@@ -5,6 +5,7 @@ import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 import { z } from 'zod';
+import { DrawnView } from './drawn-view';
 import { offered, signedToday, toldBy } from './pick';
 import { api, Refusal } from '@/data/api';
 import { queryClient, useSheets } from '@/data/queries';
@@ -154,20 +155,24 @@ function LivingLinks() {
       <Heading>Handed out</Heading>
       {end.error ? <WhatFailed error={end.error} /> : null}
       {living.map((link) => (
-        <ListLine
-          key={link.id}
-          say={link.order === undefined ? link.client : `${link.client} · ${link.order}`}
-          under={linkWords(link)}
-          right={
-            <WordButton
-              tone="$vermilion"
-              label={`End the address of ${link.client}`}
-              onPress={() => end.mutate(link.id)}
-            >
-              end it
-            </WordButton>
-          }
-        />
+        <YStack key={link.id}>
+          <ListLine
+            say={link.order === undefined ? link.client : `${link.client} · ${link.order}`}
+            under={linkWords(link)}
+            right={
+              <WordButton
+                tone="$vermilion"
+                label={`End the address of ${link.client}`}
+                onPress={() => end.mutate(link.id)}
+              >
+                end it
+              </WordButton>
+            }
+          />
+          {link.received?.drawn ? (
+            <DrawnView drawn={link.received.drawn} name={link.received.name} />
+          ) : null}
+        </YStack>
       ))}
     </Card>
   );

@@ -30,6 +30,7 @@ import {
   keptPictureSchema,
   photoSchema,
   type Photo,
+  type Receipt,
   placeOfSessionSchema,
   problemSchema,
   repairSchema,
@@ -161,8 +162,11 @@ export const api = {
   endClientLink: (id: string) =>
     ask(`/client-links/${enc(id)}`, z.array(clientLinkSchema), { method: 'DELETE' }),
   clientView: (token: string) => ask(`/client/${enc(token)}`, clientViewSchema),
-  receive: (token: string, name: string) =>
-    ask(`/client/${enc(token)}/received`, clientViewSchema, { method: 'POST', body: { name } }),
+  receive: (token: string, receipt: Omit<Receipt, 'at_ms'>) =>
+    ask(`/client/${enc(token)}/received`, clientViewSchema, {
+      method: 'POST',
+      body: receipt,
+    }),
   feeds: () => ask('/feeds', z.array(feedSchema)),
   makeFeed: (about: FeedAbout) => ask('/feeds', newFeedSchema, { method: 'POST', body: { about } }),
   endFeed: (id: string) => ask(`/feeds/${id}`, z.array(feedSchema), { method: 'DELETE' }),

@@ -18,8 +18,27 @@ export const clientLinkAskedSchema = z.object({
 });
 export type ClientLinkAsked = z.infer<typeof clientLinkAskedSchema>;
 
-/** Who has received what was done, said once. */
-export const receiptSchema = z.object({ name, at_ms: z.number().int().nonnegative() });
+/** The box that a hand signs in, of whatever size it is on the screen. */
+export const DRAWN_BOX = { width: 600, height: 200 } as const;
+/** Points of a drawing in all: what a hand leaves in a box, with room. */
+const MOST_POINTS = 4000;
+
+const across = z.number().int().min(0).max(DRAWN_BOX.width);
+const down = z.number().int().min(0).max(DRAWN_BOX.height);
+/** A signature as it was drawn: its strokes, each from point to point within the box. */
+export const drawnSchema = z
+  .array(z.array(z.tuple([across, down])).min(1))
+  .min(1)
+  .max(200)
+  .refine((strokes) => strokes.flat().length <= MOST_POINTS, 'more than a hand draws');
+export type SignedByHand = z.infer<typeof drawnSchema>;
+
+/** Who has received what was done, said once, and how he has signed for it. */
+export const receiptSchema = z.object({
+  name,
+  at_ms: z.number().int().nonnegative(),
+  drawn: drawnSchema.optional(),
+});
 export type Receipt = z.infer<typeof receiptSchema>;
 
 /** An address that shows a client his own sheets, as it is told to whoever may end it. */

@@ -55,11 +55,11 @@ const listed = async (by: Hand = server): Promise<readonly ClientLink[]> =>
 const read = (path: string) => server.app.request(`/api${path}`);
 const view = async ({ path }: Pick<NewClientLink, 'path'>) =>
   clientViewSchema.parse(await (await read(path)).json());
-const receive = (path: string, name: string) =>
+const receive = (path: string, name: string, drawn?: unknown) =>
   server.app.request(`/api${path}/received`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ name }),
+    body: JSON.stringify({ name, drawn }),
   });
 
 describe('what a client is handed', () => {
@@ -124,6 +124,34 @@ describe('what a client is handed', () => {
     expect(['Ann Weir', 'Bo Marsh']).toContain(received!.name);
     expect((await listed()).find((link) => link.id === id)?.received).toEqual(received);
     expect((await receive(path, '')).status).toBe(400);
+  });
+
+  test('is signed for by hand, where somebody has drawn', async () => {
+    const drawn = [
+      [
+        [0, 0],
+        [600, 200],
+      ],
+      [[300, 100]],
+    ];
+    const { path } = await made();
+    for (const wrong of [
+      [],
+      [[]],
+      [[[601, 0]]],
+      [[[0, 201]]],
+      [[[0, -1]]],
+      [[[0.5, 1]]],
+      [Array.from({ length: 4001 }, () => [1, 1])],
+      Array.from({ length: 201 }, () => [[1, 1]]),
+      '<svg onload="x"/>',
+    ])
+      expect((await receive(path, 'Ann Weir', wrong)).status).toBe(400);
+    expect((await view({ path })).received).toBeUndefined();
+    expect((await receive(path, 'Ann Weir', drawn)).status).toBe(200);
+    expect((await view({ path })).received).toMatchObject({ name: 'Ann Weir', drawn });
+    const most = Array.from({ length: 4000 }, () => [1, 1]);
+    expect((await receive((await made()).path, 'Bo Marsh', [most])).status).toBe(200);
   });
 
   test('a sheet that was corrected is said to be so', async () => {

@@ -163,13 +163,12 @@ export function clientLinkRoutes(store: Store, fontFolder: string, now: () => nu
     )
     .openapi(
       sendRoute('post', '/client/{token}/received', 'Say that it was received, once', {
-        body: receiptSchema.pick({ name: true }),
+        body: receiptSchema.omit({ at_ms: true }),
         response: clientViewSchema,
       }),
       async (c) => {
-        const { name } = c.req.valid('json');
         const { id } = await linkOf(c.req.param('token'));
-        const link = await receivedBy(store, id, { name, at_ms: now() });
+        const link = await receivedBy(store, id, { ...c.req.valid('json'), at_ms: now() });
         return c.json(await viewOf(link), 200);
       },
     );

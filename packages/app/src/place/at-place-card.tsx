@@ -1,6 +1,6 @@
 import { boundFigures, type Contact, type Valve } from '@holvek/core';
 import { Linking } from 'react-native';
-import { useAtPlace } from './use-at-place';
+import { useAtPlace } from '@/units/use-at-place';
 import { Card } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';
 import { useMinute } from '@/ui/use-minute';

@@ -21,8 +21,8 @@ export function placeTrouble(issue: PlaceIssue): string {
     case 'place.name_taken':
       return `Beside it there is a ${issue.name} already.`;
     case 'place.has_places':
-      return `${few(issue.names)} lies in it. Close that first, or put it elsewhere.`;
+      return `Still in use within it: ${few(issue.names)}. Close those first, or put them elsewhere.`;
     case 'place.has_valves':
-      return `${few(issue.tags)} belongs to it. Put it elsewhere or retire it first.`;
+      return `Still in use there: ${few(issue.tags)}. Put them elsewhere, or retire them first.`;
   }
 }

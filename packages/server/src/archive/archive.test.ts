@@ -70,6 +70,8 @@ function retold(folder: string, over: (told: ArchiveManifest) => object = () => 
   writeFileSync(path, JSON.stringify({ ...told, files, ...over(told) }));
 }
 
+const emptyFile = (name: string) => ({ name, bytes: 0, sha256: sha256(Buffer.alloc(0)) });
+
 describe('an archive', () => {
   test('holds every table, CSV, papers, pictures and public keys, each by its digest', async () => {
     const names = manifest.files.map(({ name }) => name);
@@ -208,6 +210,14 @@ describe('taken in by an empty server', () => {
         retold(at);
       },
       /a row of sites cannot be read/u,
+    ],
+    [
+      'a table that belongs to a server',
+      (at) => {
+        writeFileSync(join(at, 'tables/secrets.jsonl'), '');
+        retold(at, ({ files }) => ({ files: [...files, emptyFile('tables/secrets.jsonl')] }));
+      },
+      /secrets\.jsonl is no table of a record/u,
     ],
     [
       'a row that is none',

@@ -78,7 +78,8 @@ export async function putFiles(
 async function storeFaults(store: Store, manifest: BackupManifest): Promise<string[]> {
   return [
     ...(await databaseFaults(store, manifest)),
-    ...(await recordFaults(store, manifest)),
+    ...(await recordFaults(store)),
+    ...(await headFaults(store, manifest)),
     ...(await pictureFaults(store)),
   ];
 }
@@ -100,14 +101,18 @@ async function databaseFaults({ sequelize }: Store, { counts }: BackupManifest) 
 /** Sheets that are looked through at a time. */
 const AT_ONCE = 500;
 
-/** The log is whole, ends where it did, and every sheet is what was filed. */
-async function recordFaults({ tables }: Store, { head }: BackupManifest): Promise<string[]> {
+/** The log ends where it did. */
+async function headFaults({ tables }: Store, { head }: BackupManifest): Promise<string[]> {
+  const last = await headOf(tables);
+  return last.hash === head.hash ? [] : ['the log does not end where it did'];
+}
+
+/** What is wrong with a record, in words: its log is whole, and every sheet is what was filed. */
+export async function recordFaults({ tables }: Pick<Store, 'tables'>): Promise<string[]> {
   const lines = (await tables.log.findAll({ order: [['seq', 'ASC']], raw: true })).map((row) =>
     logLineSchema.parse(row),
   );
   const faults = logFaults(lines).map(({ code, seq }) => `${code} at line ${seq}`);
-  const last = await headOf(tables);
-  if (last.hash !== head.hash) faults.push('the log does not end where it did');
   const inLog = new Set(lines.map(({ sheet }) => sheet));
   const sheets = await tables.sheets.count();
   for (let offset = 0; offset < sheets; offset += AT_ONCE) {

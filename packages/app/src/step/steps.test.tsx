@@ -1,5 +1,5 @@
 import type { Run, RunEventDraft } from '@holvek/core';
-import { cleanup, screen, within } from '@testing-library/react';
+import { act, cleanup, screen, within } from '@testing-library/react';
 import { blower, gas, marked, relief, runOf } from '@/testing/family-samples';
 import { press, show, type } from '@/testing/show-step';
 
@@ -46,6 +46,24 @@ describe('a question', () => {
       key: 'maker_max',
       value: expect.closeTo(29_000, 3),
     });
+  });
+
+  test('pressed again with another figure while the first is being kept: said once', async () => {
+    const kept: RunEventDraft[] = [];
+    let letOn: (isKept: boolean) => void = () => undefined;
+    show(runOf(blower), 'machine_figure', {
+      add: (draft) => {
+        kept.push(draft);
+        return new Promise((done) => (letOn = done));
+      },
+    });
+    await type('Maker’s corrected figure', '29 kPa');
+    await press(/^It is 29 kPa/);
+    await type('Maker’s corrected figure', '31 kPa');
+    await press(/^It is 31 kPa/);
+    expect(kept).toHaveLength(1);
+    await act(async () => letOn(true));
+    expect(kept[1]).toEqual({ type: 'step_done', step_id: 'machine_figure' });
   });
 
   test('may stay open where it may', async () => {

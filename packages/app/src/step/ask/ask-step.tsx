@@ -8,6 +8,7 @@ import { useBarometer } from '@/units/use-barometer';
 import type { Units } from '@/units/use-units';
 import { Field } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';
+import { useOnce } from '@/ui/use-once';
 import { parseTrouble } from '@/words/trouble';
 
 /** One thing to be said: a figure, a count, or one of a few answers. */
@@ -26,10 +27,10 @@ type Props = { readonly step: StepOf<'ask'>; readonly asks: Question };
 function ChooseStep({ step, asks }: Props) {
   const { add, run } = useDesk();
   const given = run.observed[asks.key];
-  const choose = async (value: string) => {
+  const choose = useOnce(async (value: string) => {
     if (await add({ type: 'observed', key: asks.key, value }))
       await add({ type: 'step_done', step_id: step.id });
-  };
+  });
   return (
     <StepFrame
       onPath
@@ -83,10 +84,10 @@ function FigureStep({ step, asks }: Props) {
   const barometer = useBarometer();
   const typed = typedAs(asks, text, { units, barometer });
   const finish = () => add({ type: 'step_done', step_id: step.id });
-  const give = async () => {
+  const give = useOnce(async () => {
     if (typed.is !== 'given') return;
     if (await add({ type: 'observed', key: asks.key, value: typed.value })) await finish();
-  };
+  });
   return (
     <StepFrame
       onPath

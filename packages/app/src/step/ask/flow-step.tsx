@@ -6,6 +6,7 @@ import { useTrace } from '@/gauge-link/trace';
 import { Card, Row } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';
+import { useOnce } from '@/ui/use-once';
 import { Figure } from '@/ui/words';
 import { parseTrouble } from '@/words/trouble';
 
@@ -17,12 +18,11 @@ export function FlowStep({ step }: { readonly step: StepOf<'ask'> }) {
   const parsed = parseQuantity(text, 'flow', units.flow);
   const error = text !== '' && !parsed.ok ? parseTrouble(parsed.error, units) : undefined;
   const finish = () => add({ type: 'step_done', step_id: step.id });
-  const give = async (flow: number) => {
-    if (await add({ type: 'observed', key: 'flow', value: Math.max(0, flow) })) await finish();
-  };
-  const judge = async () => {
-    if (await add({ type: 'observed', key: 'flow_judged', value: 'strong' })) await finish();
-  };
+  const keep = useOnce(async (said: { readonly key: string; readonly value: number | string }) => {
+    if (await add({ type: 'observed', ...said })) await finish();
+  });
+  const give = (flow: number) => keep({ key: 'flow', value: Math.max(0, flow) });
+  const judge = () => keep({ key: 'flow_judged', value: 'strong' });
   const typed = parsed.ok ? parsed.value.si : undefined;
   const seen = isLinked ? sight?.flow : undefined;
   const value = typed ?? seen;

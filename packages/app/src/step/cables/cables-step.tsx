@@ -24,6 +24,7 @@ import { Field } from '@/ui/field';
 import { plainNumber } from '@/ui/plain-number';
 import { BigButton } from '@/ui/press';
 import { BigNumber } from '@/ui/big-number';
+import { useOnce } from '@/ui/use-once';
 import { Heading, Muted, Words } from '@/ui/words';
 import { cableTrouble } from '@/device/device-words';
 
@@ -82,7 +83,7 @@ export function CablesStep({ step }: { readonly step: StepOf<'cables'> }) {
   });
   const isEnough = sums.every(({ budget }) => budget.ok && budget.value.left > 0);
   const isWhole = sums.every(({ budget }) => budget.ok);
-  const keep = async () => {
+  const keep = useOnce(async () => {
     for (const { cable, needs } of sums)
       for (const field of cableFields) {
         const key = cableKey(cable, field);
@@ -91,7 +92,7 @@ export function CablesStep({ step }: { readonly step: StepOf<'cables'> }) {
       }
     setTexts({});
     if (isEnough) await add({ type: 'step_done', step_id: step.id });
-  };
+  });
   useKeys({ n: () => isEnough && void keep() });
   return (
     <StepFrame

@@ -6,6 +6,7 @@ import { useDesk } from '@/desk/use-desk';
 import { useCountdown } from '@/ui/use-countdown';
 import { BigNumber } from '@/ui/big-number';
 import { BigButton, WordButton } from '@/ui/press';
+import { useOnce } from '@/ui/use-once';
 import { Muted } from '@/ui/words';
 
 /** A wait by the clock, then the answer: started by a tap, and started anew when it went wrong. */
@@ -15,6 +16,10 @@ export function ClockStep({ step }: { readonly step: StepOf<'clock'> }) {
   const seconds = hasFlame(plate) ? lateSparkSeconds(plate, rules) : 0;
   const [round, setRound] = useState(0);
   const [isRunning, setRunning] = useState(false);
+  const give = useOnce(async (value: string) => {
+    if ((await add({ type: 'observed', key: step.asks.key, value })) && value === 'yes')
+      await add({ type: 'step_done', step_id: step.id });
+  });
   return (
     <ClockFace
       key={round}
@@ -26,10 +31,7 @@ export function ClockStep({ step }: { readonly step: StepOf<'clock'> }) {
         setRunning(false);
         setRound(round + 1);
       }}
-      onAnswer={async (value) => {
-        if ((await add({ type: 'observed', key: step.asks.key, value })) && value === 'yes')
-          await add({ type: 'step_done', step_id: step.id });
-      }}
+      onAnswer={give}
       answer={run.observed[step.asks.key]}
     />
   );

@@ -4,6 +4,7 @@ import { StepFrame } from '../parts/step-frame';
 import { useDesk } from '@/desk/use-desk';
 import { useKeys } from '@/ui/use-keys';
 import { BigButton } from '@/ui/press';
+import { useOnce } from '@/ui/use-once';
 import { Strong } from '@/ui/words';
 
 /** The same movement several times, counted. */
@@ -11,10 +12,10 @@ export function CycleStep({ step }: { readonly step: StepOf<'cycle'> }) {
   const { add, run } = useDesk();
   const wanted = typeof step.count === 'string' ? run.started.house_rules[step.count] : step.count;
   const made = recordOf(run, step).count;
-  const next = async () => {
+  const next = useOnce(async () => {
     if (!(await add({ type: 'cycled', step_id: step.id }))) return;
     if (made + 1 >= wanted) await add({ type: 'step_done', step_id: step.id });
-  };
+  });
   useKeys({ n: () => void next() });
   return (
     <StepFrame

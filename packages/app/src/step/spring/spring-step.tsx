@@ -4,6 +4,7 @@ import { useDesk } from '@/desk/use-desk';
 import { StepFrame } from '../parts/step-frame';
 import { Card, Pill } from '@/ui/card';
 import { BigButton } from '@/ui/press';
+import { useOnce } from '@/ui/use-once';
 import { Muted, Strong } from '@/ui/words';
 
 const nameOf = ({ colour, stacked_with: stack = [] }: Spring): string =>
@@ -19,11 +20,11 @@ export function SpringStep({ step }: { readonly step: StepOf<'spring'> }) {
   const best = choice.ok ? choice.value[0]!.spring : undefined;
   const isRight = choice.ok && choice.value.some(({ spring }) => spring.colour === now);
   const next = () => void add({ type: 'step_done', step_id: step.id });
-  const change = async () => {
+  const change = useOnce(async () => {
     if (!best) return;
     if (await add({ type: 'spring_changed', step_id: step.id, adjuster, colour: best.colour }))
       await add({ type: 'step_done', step_id: step.id });
-  };
+  });
   return (
     <StepFrame
       actions={

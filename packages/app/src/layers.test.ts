@@ -34,10 +34,10 @@ const rooms = [
   'repair',
   'bench',
   // What is made of them.
-  'step',
-  'run',
   'valve',
   'register',
+  'step',
+  'run',
   'round',
   'ladder',
   'practice',

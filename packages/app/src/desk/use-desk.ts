@@ -203,6 +203,7 @@ const LEAVES_ALONE: ReadonlySet<RunEventDraft['type']> = new Set([
   'reading',
   'observed',
   'note',
+  'plate_corrected',
   'cal_point',
 ]);
 

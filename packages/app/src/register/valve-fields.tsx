@@ -12,12 +12,18 @@ import { PlateIssues } from '@/valve/plate-issues';
 /** Most springs that a chart has. */
 const MOST_SPRINGS = 12;
 
+type FieldsProps = {
+  readonly form: ValveForm;
+  /** Only what stands on its plate: its name and what it must hold are not asked. */
+  readonly part?: 'plate';
+};
+
 /** All that is asked of a valve, group by group, and what contradicts itself. */
-export function ValveFields({ form }: { readonly form: ValveForm }) {
+export function ValveFields({ form, part }: FieldsProps) {
   const { groups, control, now, pressure } = form;
   return (
     <YStack gap="$5">
-      {groups.map((group) => (
+      {(part ? groups.flatMap(onlyPlate) : groups).map((group) => (
         <YStack key={group.id} gap="$3" role="group" aria-label={group.title}>
           <Heading>{group.title}</Heading>
           {group.facts.map((fact) => (
@@ -29,10 +35,16 @@ export function ValveFields({ form }: { readonly form: ValveForm }) {
           {group.adjuster === undefined ? null : <Springs group={group} form={form} />}
         </YStack>
       ))}
-      <Further form={form} />
+      {part ? null : <Further form={form} />}
       <PlateIssues issues={now.plate} />
     </YStack>
   );
+}
+
+/** What of a group stands on the plate itself; nothing where none of it does. */
+function onlyPlate(group: FactGroup): readonly FactGroup[] {
+  const facts = group.facts.filter(({ path }) => path.startsWith('plate.'));
+  return facts.length === 0 ? [] : [{ ...group, facts }];
 }
 
 /** The chart of an adjuster as far as it is written, and another spring for it. */

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { EndEarly } from '@/step/parts/end-early';
+import { CorrectPlate } from './correct-plate';
 import { HandOver } from './hand-over';
 import { SwapGauge } from './swap-gauge';
 import { useDesk } from '@/desk/use-desk';
@@ -18,6 +19,7 @@ const pages = {
   wrong: 'Something is wrong',
   swap: 'Another gauge',
   give: 'Hand it over',
+  plate: 'The plate says otherwise',
 } as const;
 type Page = keyof typeof pages | 'link';
 
@@ -33,6 +35,7 @@ export function RunMenu({ isOpen, onClose }: Props) {
     <BottomSheet isOpen={isOpen} title={page ? pages[page] : 'This run'} onClose={close}>
       {page === 'wrong' ? <EndEarly onEnded={close} /> : null}
       {page === 'swap' ? <SwapGauge onDone={close} /> : null}
+      {page === 'plate' ? <CorrectPlate onDone={close} /> : null}
       {page === 'give' ? <HandOver onDone={close} /> : null}
       {page === undefined ? <FirstPage onTurn={setPage} onDone={close} /> : null}
     </BottomSheet>
@@ -73,6 +76,9 @@ function FirstPage({ onTurn, onDone }: FirstPageProps) {
           </BigButton>
         </>
       )}
+      <BigButton kind="outline" onPress={() => onTurn('plate')}>
+        The plate says otherwise
+      </BigButton>
       {canEnd ? (
         <BigButton kind="stop" onPress={() => onTurn('wrong')} testID="something-wrong">
           Something is wrong: end here

@@ -1,5 +1,6 @@
 import { printFigure, printQuantity, runView, type Run, type RunEventDraft } from '@holvek/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { TamaguiProvider } from '@/ui/kit';
 import { stepOf } from './family-samples';
@@ -18,7 +19,11 @@ export const units: Units = {
 };
 
 /** A step on the screen over a run that does not change; what it adds is kept for the test. */
-export function show(run: Run, stepId: string, over: Partial<Desk> = {}) {
+export const show = (run: Run, stepId: string, over: Partial<Desk> = {}) =>
+  showAt(run, <StepScreen step={stepOf(run, stepId)} />, over);
+
+/** A part of the page at the desk of a run that does not change; what it adds is kept for the test. */
+export function showAt(run: Run, part: ReactNode, over: Partial<Desk> = {}) {
   const added: RunEventDraft[] = [];
   const desk: Desk = {
     run,
@@ -51,9 +56,7 @@ export function show(run: Run, stepId: string, over: Partial<Desk> = {}) {
   render(
     <TamaguiProvider config={config} defaultTheme="light">
       <QueryClientProvider client={new QueryClient()}>
-        <DeskProvider value={desk}>
-          <StepScreen step={stepOf(run, stepId)} />
-        </DeskProvider>
+        <DeskProvider value={desk}>{part}</DeskProvider>
       </QueryClientProvider>
     </TamaguiProvider>,
   );

@@ -9,6 +9,7 @@ import type {
 } from '@holvek/core';
 import type { StorageError } from '@/data/run-shelf';
 import type { Units } from '@/units/use-units';
+import { plateTrouble } from './plate-trouble';
 import { personRefusals } from './person-refusals';
 import { placeRefusals } from './place-refusals';
 import { speak } from './speak';
@@ -123,6 +124,16 @@ export const eventTrouble = speak<FreezeError | StorageError>({
   'run.off_its_scale': ({ least, most }) =>
     `The arm’s scale goes from ${least} to ${most}. Nothing was kept.`,
   'run.negative_impossible': () => 'This gauge cannot show less than nothing. Is the sign right?',
+  'valve.not_a_plate': ({ say }) =>
+    `No plate of this kind says that (${say}). Nothing was changed.`,
+  'run.other_valve': () =>
+    'That is another kind of valve, or one with other screws. End this run and begin one on the valve that is there.',
+  'run.order_would_change': () =>
+    'With that plate the work goes in another order, and something has been moved already. ' +
+    'Put it back by ending the run, correct the plate in the register, and begin anew.',
+  'run.plate_forbids': ({ issue }, units) =>
+    `${plateTrouble(issue, units)} By that it must not be set as it was to be: end the work first, ` +
+    'then tell what the plate says.',
   'run.not_as_found': ({ adjuster }) =>
     `${adjuster} has been moved, so it is not as it was found. End it in another way.`,
   'run.sheet_has_no_as_left': () => 'There is no as-left reading yet.',

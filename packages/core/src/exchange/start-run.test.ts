@@ -62,6 +62,35 @@ describe('the register after a sheet', () => {
     expect(valveAfter(valve, sheet).plate.clockwise).toBe('raises');
   });
 
+  test('says what its plate was found to say, and nothing else that has been changed since', () => {
+    const correction = (path: string, is: number) => ({
+      facts: [{ path, was: null, is }],
+      why: 'Read off',
+      by: 'Ines',
+      at_ms: 1,
+    });
+    const { body } = sheet;
+    const found: Sheet = {
+      ...sheet,
+      body: {
+        ...body,
+        plate_corrected: [
+          correction('outlet_rating_pa', 900_000),
+          correction('outlet_rating_pa', 950_000),
+        ],
+      },
+    };
+    const since = { ...valve, plate: { ...valve.plate, size_dn: 65 } };
+    expect(valveAfter(since, found).plate).toEqual({
+      ...since.plate,
+      outlet_rating_pa: 950_000,
+      clockwise: 'raises',
+    });
+    const odd = { ...found, body: { ...found.body, plate_corrected: [correction('no_such', 1)] } };
+    expect(valveAfter(since, odd).plate.size_dn).toBe(65);
+    expect(valveAfter(since, odd).plate).not.toHaveProperty('no_such');
+  });
+
   test('keeps everything else, and learns nothing from a valve out of service', () => {
     const { run } = rehearsedFamily(
       'gas',

@@ -1,5 +1,5 @@
 import type { FleetKind } from '../coach';
-import { procedureOf, ratePriors } from '../family';
+import { plateWith, procedureOf, ratePriors } from '../family';
 import type { Gauge } from '../gauge';
 import type { RunEventDraft } from '../run';
 import { needsAnswer, type Sheet, type ValveVisit } from '../sheet';
@@ -75,17 +75,22 @@ function answerTo(sheets: readonly ValveVisit[]): Pick<StartedDraft, 'answers_sh
   return last && needsAnswer(last.body) ? { answers_sheet: last.hash } : {};
 }
 
-/** The register's entry after a signed sheet: the spring that is in now, the way the screw has shown itself, the maker's figure. */
+/** The register's entry after a signed sheet: what its plate was found to say, the spring that is in now, the way the screw has shown itself, the maker's figure. */
 export function valveAfter(valve: Valve, { body }: Sheet): Valve {
   if (body.rehearsal) return valve;
   const [leading] = body.settings;
-  const shown =
-    leading && leading.clockwise !== 'unknown' ? leading.clockwise : valve.plate.clockwise;
   const maker = body.answers['maker_max'];
+  const found = (body.plate_corrected ?? []).flatMap(({ facts }) =>
+    facts.map(({ path, is: value }) => ({ path, value })),
+  );
+  const corrected = plateWith(valve.plate, found);
+  // A register that has gone on to another kind of plate meanwhile keeps its own.
+  const plate = corrected.ok ? corrected.value : valve.plate;
+  const shown = leading && leading.clockwise !== 'unknown' ? leading.clockwise : plate.clockwise;
   return {
     ...valve,
     plate: {
-      ...valve.plate,
+      ...plate,
       fitted_spring: body.plate.fitted_spring,
       clockwise: shown,
       ...('tuned_trim' in body.plate || 'trim' in body.plate

@@ -12,6 +12,8 @@ export * from './tools';
 export * from './told-words';
 export * from './told';
 export * from './check-plate';
+export * from './valve-facts';
+export * from './plate-difference';
 export * from './check-procedure';
 export * from './shared/instrument-checks';
 export * from './shared/causes';

@@ -2,7 +2,7 @@ import { families, workedOut, type WorkedOut } from '../family';
 import { targetSumSchema, type AnyPlate } from '../valve';
 import { readFact, type Writing } from './fact-text';
 import type { ValveDraft } from './valve-draft';
-import { factGroups, targetPath } from './valve-facts';
+import { factGroups, targetPath } from '../family';
 
 /** What the sum of a draft’s target comes to while it is still being written; undefined until it can be. */
 export function draftSum(

@@ -6,5 +6,4 @@ export * from './places-csv';
 export * from './tags';
 export * from './unit-of';
 export * from './valve-draft';
-export * from './valve-facts';
 export * from './valves-csv';

@@ -5,7 +5,7 @@ import { familySamples, type SampleName } from '../testing/family-samples';
 import { roundedValve as rounded } from '../testing/rounded';
 import { plate, target } from '../testing/samples';
 import { completed, draftLike, draftOf, newDraft, readDraft, type ValveDraft } from './valve-draft';
-import { factGroups } from './valve-facts';
+import { factGroups } from '../family';
 
 const writing = { unit: 'kPa', barometer: absolutePa(101_325) };
 const reading = { id: 'v-1', writing, others: [] };

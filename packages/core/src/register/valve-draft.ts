@@ -21,7 +21,7 @@ import {
   mayLack,
   shapeOf,
   type ValveShape,
-} from './valve-facts';
+} from '../family';
 
 /** A valve as it is being written down: what it has, and a text for every fact by its path. */
 export type ValveDraft = {

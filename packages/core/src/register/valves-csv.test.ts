@@ -6,7 +6,7 @@ import { familySamples, type SampleName } from '../testing/family-samples';
 import { roundedValve as rounded } from '../testing/rounded';
 import { plate, target } from '../testing/samples';
 import { columnsOf, headerOf, merged, readHeader } from './valve-columns';
-import { factGroups, furtherOf } from './valve-facts';
+import { factGroups, furtherOf } from '../family';
 import { readValvesCsv, writeValvesCsv } from './valves-csv';
 
 const writing = { unit: 'kPa', barometer: absolutePa(101_325) };

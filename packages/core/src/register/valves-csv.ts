@@ -6,7 +6,7 @@ import { MAIN } from '../valve';
 import type { Writing } from './fact-text';
 import { columnsOf, headerOf, merged, readHeader, type ValveColumn } from './valve-columns';
 import { draftOf, readDraft, type DraftIssue, type ValveDraft } from './valve-draft';
-import { adjusterPath, factsOf, furtherOf, mayLack, shapeOf, type ValveShape } from './valve-facts';
+import { adjusterPath, factsOf, furtherOf, mayLack, shapeOf, type ValveShape } from '../family';
 
 const columnsFor = (shape: ValveShape, writing: Pick<Writing, 'unit'>): readonly ValveColumn[] =>
   factsOf(shape).flatMap((fact) => columnsOf(fact, writing));

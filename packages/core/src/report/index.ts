@@ -1,3 +1,4 @@
+export * from './plate-words';
 export * from './block';
 export * from './outcome';
 export * from './printers';

@@ -1,9 +1,15 @@
 import { keyNameOf } from '../digest';
 import type { SheetBody } from '../sheet';
 import type { Block, Line } from './block';
+import { plateLines } from './plate-words';
+import type { Printers } from './printers';
 
 /** What was moved and put back, what was accepted, what was left out, what was said. */
-export function recordBlocks(body: SheetBody, timeSay: (ms: number) => string): readonly Block[] {
+export function recordBlocks(
+  body: SheetBody,
+  print: Printers,
+  timeSay: (ms: number) => string,
+): readonly Block[] {
   const blocks: Block[] = [
     { kind: 'words', title: 'Moved for the job', lines: endLines(body) },
     {
@@ -21,7 +27,7 @@ export function recordBlocks(body: SheetBody, timeSay: (ms: number) => string): 
         tone: 'work',
       })),
     },
-    { kind: 'words', title: 'Notes', lines: noteLines(body, timeSay) },
+    { kind: 'words', title: 'Notes', lines: noteLines(body, print, timeSay) },
   ];
   return blocks.filter((block) => block.kind !== 'words' || block.lines.length > 0);
 }
@@ -33,7 +39,12 @@ const endLines = ({ open_ends: ends }: SheetBody): readonly Line[] =>
       : { text: `${say}: LEFT OPEN, ${reason ?? 'no reason given'}`, tone: 'stop' },
   );
 
-const noteLines = (body: SheetBody, timeSay: (ms: number) => string): readonly Line[] => [
+const noteLines = (
+  body: SheetBody,
+  print: Printers,
+  timeSay: (ms: number) => string,
+): readonly Line[] => [
+  ...plateLines(body, print, timeSay),
   ...(body.answers_sheet
     ? [{ text: `Answers ${body.answers_sheet.slice(0, 12)}, which was not in order` }]
     : []),

@@ -5,6 +5,7 @@ import { kPa, type SignalRange } from '../quantity';
 import { unwrap } from '../result';
 import { reduceRun, runEventSchema } from '../run';
 import { freezeSheet, type SheetBody } from '../sheet';
+import type { PlateValue } from '../step';
 import type { Block, Chart, Row } from './block';
 import { leftWords, outcomeTone, outcomeWord } from './outcome';
 import { pathOf } from './path';
@@ -116,6 +117,74 @@ describe('hands and gauges that changed', () => {
     );
     const titles = told.flatMap((block) => (block.kind === 'rows' ? [block.title] : []));
     expect(titles).toContain('G-20, taken off during the work');
+  });
+});
+
+describe('a plate that was found to say otherwise', () => {
+  const linesOf = (sheet: SheetBody) =>
+    reportOf(sheet).blocks.flatMap((block) =>
+      block.kind === 'words' ? block.lines.map(({ text }) => text) : [],
+    );
+  const correctedTo = (family: string, path: string, was: PlateValue, is: PlateValue) =>
+    linesOf({
+      ...bodyOf(family),
+      plate_corrected: [{ facts: [{ path, was, is }], why: 'Read off.', by: 'Ines', at_ms: 5 }],
+    }).find((line) => line.startsWith('Plate corrected by Ines'));
+
+  test.each<[string, string, string, PlateValue, PlateValue, RegExp]>([
+    [
+      'a pressure',
+      'reducing',
+      'outlet_rating_pa',
+      1.6e6,
+      1e6,
+      /Outlet rated to: 1 000 kPa \(was 1 600 kPa\)\. Read off\.$/u,
+    ],
+    ['a size', 'reducing', 'size_dn', 80, 100, /Size: 100 DN \(was 80 DN\)/u],
+    [
+      'what was not said',
+      'reducing',
+      'droop_allowed_pa',
+      null,
+      2e4,
+      /Fall to working flow allowed: 20 kPa \(was not said\)/u,
+    ],
+    ['a choice', 'gas', 'loading', 'pilot', 'spring', /loaded|spring/iu],
+    ['yes or no', 'gas', 'slam_shut', true, false, /: no \(was yes\)/u],
+    [
+      'a list',
+      'reducing',
+      'accessories',
+      [],
+      ['Speed control'],
+      /Accessories: Speed control \(was none\)/u,
+    ],
+    [
+      'a chart',
+      'reducing',
+      'springs',
+      [],
+      [{ colour: 'blue', from_pa: 1e5, to_pa: 5e5, rate_pa_per_turn: 2e4 }],
+      /springs: blue 100 to 500 kPa, 20 kPa a turn \(was none\)/u,
+    ],
+    [
+      'a range',
+      'positioner',
+      'input',
+      { kind: 'current', low: 0.004, high: 0.02 },
+      { kind: 'current', low: 0, high: 0.02 },
+      /Signal in: 0.* to 20.* mA \(was 4.* to 20.* mA\)/u,
+    ],
+    [
+      'what no label is known of',
+      'reducing',
+      'fitted_spring',
+      'red',
+      'blue',
+      /fitted spring: blue \(was red\)/u,
+    ],
+  ])('%s is told with both figures', (_, family, path, was, is, told) => {
+    expect(correctedTo(family, path, was, is)!.replaceAll(/\s/gu, ' ')).toMatch(told);
   });
 });
 

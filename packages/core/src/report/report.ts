@@ -59,7 +59,7 @@ export function report(body: SheetBody, { print, signalSay, timeSay }: ReportWor
       ...crackingBlocks(body, print),
       ...noFlowBlocks(body, print),
       ...givenBlocks(body, print),
-      ...recordBlocks(body, timeSay),
+      ...recordBlocks(body, print, timeSay),
     ],
   };
 }

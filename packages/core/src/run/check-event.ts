@@ -19,6 +19,7 @@ import { adjusterPlate, isInstrument } from '../valve';
 import type { RunEventDraft } from './event';
 import { writtenError, type WrittenError } from './as-written';
 import type { Run } from './run';
+import { plateError, type PlateError } from './plate-corrected';
 import { lifeError, type LifeError } from './life';
 import { leavesSetting, settingsLeft } from './settings-left';
 import { isPassed } from './view';
@@ -36,6 +37,7 @@ export type EventError =
   | { readonly code: 'run.beyond_gauge'; readonly asks: true; readonly gauge: string }
   | { readonly code: 'run.negative_impossible' }
   | SlideError
+  | PlateError
   | { readonly code: 'run.sheet_has_no_as_left' }
   | { readonly code: 'run.not_as_found'; readonly adjuster: string }
   | StepRefusal
@@ -68,6 +70,8 @@ function ownCheck(run: Run, draft: EntryDraft): EventError | undefined {
     }
     case 'ended':
       return draft.outcome === 'left_as_found' ? movedError(run) : undefined;
+    case 'plate_corrected':
+      return plateError(run, draft);
     case 'signed':
       return signingError(run);
     default:

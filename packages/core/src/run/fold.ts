@@ -14,6 +14,7 @@ import {
   type StepEvent,
 } from '../step';
 import type { EventOf, RunEvent } from './event';
+import { correctPlate } from './plate-corrected';
 import type { Draft } from './run';
 
 type Fold<T extends RunEvent['type']> = (run: Draft, event: EventOf<T>) => void;
@@ -54,6 +55,7 @@ const coreFolds: { readonly [T in CoreEvent['type']]: Fold<T> } = {
   note: (run, { text, at_ms: atMs }) => {
     run.notes = [...run.notes, { text, atMs }];
   },
+  plate_corrected: correctPlate,
   gauge_swapped: (run, { role, gauge }) => {
     const former = run.gauges[role];
     if (former && former.id !== gauge.id) run.formerGauges = [...run.formerGauges, former];

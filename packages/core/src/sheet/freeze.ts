@@ -74,6 +74,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     house_rules: started.house_rules,
     gauges: run.gauges,
     ...handsOf(run),
+    ...correctedOf(run),
     gauge_findings: findingsOf(run, signed.at_ms),
     outcome: outcomeOf(run, verdict, isWhole),
     ...endOf(run),
@@ -158,6 +159,18 @@ function handsOf({ gauges, formerGauges, handovers }: Run): Partial<SheetBody> {
     ...(handed_over.length > 0 ? { handed_over } : {}),
   };
 }
+
+/** What of the plate was corrected on the way; nothing where it said what the register had. */
+const correctedOf = ({ plateCorrections: all }: Run): Pick<SheetBody, 'plate_corrected'> =>
+  all.length === 0
+    ? {}
+    : {
+        plate_corrected: all.map(({ facts, atMs: at_ms, ...each }) => ({
+          ...each,
+          facts: [...facts],
+          at_ms,
+        })),
+      };
 
 /** Which entries the signature is about; one of before only counts them. */
 const coverOf = ({ root, covers }: NonNullable<Run['signed']>): Partial<SheetBody> =>

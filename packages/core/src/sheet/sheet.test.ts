@@ -52,6 +52,17 @@ describe('freezeSheet', () => {
     expect(sheetBodySchema.parse(told)).toEqual(told);
   });
 
+  test('tells what of its plate was corrected, and nothing where it said what the register had', () => {
+    expect(body).not.toHaveProperty('plate_corrected');
+    const facts = [{ path: 'size_dn', was: 80, is: 100 }];
+    const correction = { facts, why: 'Cast on the body', by: 'Ines', atMs: 5 };
+    const told = unwrap(freezeSheet({ ...run, plateCorrections: [correction] }, null));
+    expect(told.plate_corrected).toEqual([
+      { facts, why: 'Cast on the body', by: 'Ines', at_ms: 5 },
+    ]);
+    expect(sheetBodySchema.parse(told)).toEqual(told);
+  });
+
   test('a run that is not signed, or not ready, is not frozen', () => {
     expect(
       freezeSheet(unwrap(reduceRun(rehearsed({ stopBefore: 'no_flow' }).events)), null).ok,

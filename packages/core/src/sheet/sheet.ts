@@ -11,6 +11,7 @@ import {
   endReasons,
   hazards,
   noFlowSchema,
+  plateValueSchema,
   proofSchema,
   purposes,
   readingSchema,
@@ -119,6 +120,17 @@ export const sheetBodySchema = z.object({
         at_ms: number,
         words: text.optional(),
         open_ends: z.array(text),
+      }),
+    )
+    .optional(),
+  /** What of the plate was found otherwise than the register had it; `plate` is as it was found. */
+  plate_corrected: z
+    .array(
+      z.object({
+        facts: z.array(z.object({ path: z.string(), was: plateValueSchema, is: plateValueSchema })),
+        why: text,
+        by: text,
+        at_ms: number,
       }),
     )
     .optional(),

@@ -30,6 +30,25 @@ export const endReasons = [
 ] as const;
 export type EndReason = (typeof endReasons)[number];
 
+/** Where something stands within a plate: keys with dots between, none of them a name of the language itself. */
+const pathSchema = z
+  .string()
+  .min(1)
+  .max(80)
+  .regex(/^[\w-]+(?:\.[\w-]+)*$/u)
+  .refine((path) => path.split('.').every((key) => !(key in {})), 'a name of the language itself');
+const plainSchema = z.union([finiteSchema, z.string().max(400), z.boolean(), z.null()]);
+const listSchema = z.array(z.string().max(80)).max(20);
+const partSchema = z.record(idSchema, z.union([plainSchema, listSchema]));
+/** What a plate may say there; null where it says nothing. The plate's own schema judges it. */
+export const plateValueSchema = z.union([
+  plainSchema,
+  listSchema,
+  partSchema,
+  z.array(partSchema).max(12),
+]);
+export type PlateValue = z.infer<typeof plateValueSchema>;
+
 /** Entries that no kind of step has for itself. */
 export const coreEvents = [
   stepEventSchema('step_done', {}),
@@ -62,6 +81,14 @@ export const coreEvents = [
   eventSchema('open_end_closed', { open_end: idSchema }),
   eventSchema('open_end_left', { open_end: idSchema, reason: reasonSchema }),
   eventSchema('note', { text: text.min(1) }),
+  /** The plate says otherwise than the register had it: what differs, each by where it stands on the plate. */
+  eventSchema('plate_corrected', {
+    facts: z
+      .array(z.object({ path: pathSchema, value: plateValueSchema }))
+      .min(1)
+      .max(40),
+    why: reasonSchema,
+  }),
   eventSchema('gauge_swapped', { role: roleSchema, gauge: gaugeSchema }),
   /** The work goes on in another hand, who takes over what stands open. */
   eventSchema('handed_over', {

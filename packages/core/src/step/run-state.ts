@@ -2,7 +2,7 @@ import type { Evidence, RatePrior, ZeroSpanMark } from '../coach';
 import type { Gauge } from '../gauge';
 import type { Positions } from '../plant';
 import type { AdjusterSpec, AnyPlate, HouseRules, Target } from '../valve';
-import type { EarlyEnd, EndReason } from './core-events';
+import type { EarlyEnd, EndReason, PlateValue } from './core-events';
 import type { Procedure } from './procedure';
 import type { Reading, Watched } from './reading';
 import {
@@ -72,6 +72,18 @@ export type StartOfRun = {
   readonly priors: Readonly<Record<string, RatePrior>>;
 };
 
+/** What a plate was found to say, and what the register had. Null where it says nothing. */
+export type PlateCorrection = {
+  readonly facts: readonly {
+    readonly path: string;
+    readonly was: PlateValue;
+    readonly is: PlateValue;
+  }[];
+  readonly why: string;
+  readonly by: string;
+  readonly atMs: number;
+};
+
 /** A run that went from one hand to another, with what stood open just then. */
 export type Handover = {
   readonly from: string;
@@ -108,6 +120,8 @@ export type RunState = {
   readonly openEnds: readonly OpenEnd[];
   readonly positions: Positions;
   readonly notes: readonly { readonly text: string; readonly atMs: number }[];
+  /** What was corrected of the plate that it began with; `started` holds the corrected one. */
+  readonly plateCorrections: readonly PlateCorrection[];
   readonly gauges: StartOfRun['gauges'];
   /** Gauges that were taken off in the middle of it: readings before that are theirs. */
   readonly formerGauges: readonly Gauge[];

@@ -1,4 +1,3 @@
-import { adjustersOf, definitionOf, families, isWorkedOut, type Family } from '../family';
 import { pressureUnits } from '../quantity';
 import {
   choiceOf,
@@ -8,6 +7,8 @@ import {
   type AnyPlate,
   type PlateFact,
 } from '../valve';
+import { adjustersOf, definitionOf, families, type Family } from './list';
+import { isWorkedOut } from './target-sum';
 
 /** What a valve has, beside its family, that decides what is asked of it. */
 export type ValveShape = {

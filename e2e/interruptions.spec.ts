@@ -123,7 +123,7 @@ test('signed without a network, its paper can be handed over, marked as not yet 
   page,
   context,
 }) => {
-  await beginAt(page, 'prv-12', 'put_back', 'record');
+  await beginAt(page, 'prv-12', 'put_back', { purpose: 'record' });
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
   await page.waitForLoadState('networkidle');
   await context.setOffline(true);

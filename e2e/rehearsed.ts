@@ -15,6 +15,12 @@ import { quickRules } from './technician';
 
 const HOUR_MS = 3_600_000;
 
+type Begun = {
+  readonly purpose?: 'practice' | 'record';
+  /** The first of its family where none is named. */
+  readonly school?: string | undefined;
+};
+
 /**
  * Opens a run that a rehearsal has brought to one of its steps, as work that another phone has left:
  * what comes before is proved in the core, and need not be pressed through again.
@@ -23,9 +29,9 @@ export async function beginAt(
   page: Page,
   valveId: string,
   stopBefore: string,
-  purpose: 'practice' | 'record' = 'practice',
+  { purpose = 'practice', school }: Begun = {},
 ): Promise<void> {
-  const runId = await rehearseTo(page.request, valveId, stopBefore, purpose);
+  const runId = await rehearseTo(page.request, valveId, stopBefore, { purpose, school });
   await page.goto(`/runs/${runId}`);
   await expect(page.locator('[data-step]')).toHaveAttribute('data-step', stopBefore);
 }
@@ -34,13 +40,13 @@ async function rehearseTo(
   request: APIRequestContext,
   valveId: string,
   stopBefore: string,
-  purpose: 'practice' | 'record',
+  { purpose, school }: Begun,
 ): Promise<string> {
   const get = async (path: string) => (await request.get(`/api/${path}`)).json() as unknown;
   const valve = (await get(`valves/${valveId}`)) as Valve;
   const sheets = (await get(`valves/${valveId}/sheets`)) as Sheet[];
   const started = startDraft(valve, {
-    school: procedureOf(valve.plate.family).schools[0]!.id,
+    school: school ?? procedureOf(valve.plate.family).schools[0]!.id,
     gauges: gaugesToday((await get('gauges')) as Gauge[], sheets.at(-1)!),
     rules: quickRules,
     sheets,

@@ -10,7 +10,7 @@ test('two phones on one run: entries come over, a turn that both made is asked a
   browser,
   baseURL,
 }) => {
-  await beginAt(page, 'prv-09', 'come_up', 'record');
+  await beginAt(page, 'prv-09', 'come_up', { purpose: 'record' });
   const run = page.url();
   const context = await browser.newContext({
     viewport: { width: 390, height: 844 },
@@ -49,7 +49,7 @@ test('a gauge is changed and the work handed over: the next hand sees what stand
   browser,
   baseURL,
 }) => {
-  await beginAt(page, 'prv-14', 'come_up', 'record');
+  await beginAt(page, 'prv-14', 'come_up', { purpose: 'record' });
   await page.getByRole('button', { name: 'More about this run' }).click();
   await page.getByRole('button', { name: 'Another gauge' }).click();
   await page

@@ -13,7 +13,13 @@ export function StepList() {
   const fill = useStepText();
   const ink = useInk();
   return (
-    <ScrollView width="$steps" maxWidth="$steps" role="complementary" aria-label="Steps">
+    <ScrollView
+      width="$steps"
+      maxWidth="$steps"
+      role="complementary"
+      aria-label="Steps"
+      tabIndex={0}
+    >
       <YStack padding="$4" gap="$3">
         <YStack>
           <Title>{run.started.valve_tag}</Title>

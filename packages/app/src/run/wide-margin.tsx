@@ -33,6 +33,7 @@ export function WideMargin() {
       maxWidth="$margin"
       role="complementary"
       aria-label="Open ends, trace and reasons"
+      tabIndex={0}
     >
       <YStack padding="$4" gap="$4">
         <OpenEnds />

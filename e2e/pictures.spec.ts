@@ -1,7 +1,8 @@
 import type { Photo } from '@holvek/core';
 import type { Page } from '@playwright/test';
 import QRCode from 'qrcode';
-import { expect, isFit, test } from './technician';
+import { beginAt } from './rehearsed';
+import { expect, isFit, sheetsOf, signAndOpen, test } from './technician';
 
 /** A code of a label, as a PNG. */
 const codeOf = (text: string): Promise<Buffer> => QRCode.toBuffer(text, { width: 300 });
@@ -110,3 +111,24 @@ test('without a camera a tag is typed, or its code read from a picture', async (
 
 /** No picture at all, of the same length. */
 const blank = ({ length }: Buffer): Buffer => Buffer.alloc(length, 7);
+
+test('a picture of the gauge in the work stands on the sheet, beside what it was read at', async ({
+  page,
+  request,
+}) => {
+  await beginAt(page, 'prv-07', 'sign', { purpose: 'record' });
+  await page.getByRole('button', { name: 'More about this run' }).click();
+  await page.getByRole('button', { name: 'A picture for the sheet' }).click();
+  await expect(page.getByText(/goes with the last reading/)).toBeVisible();
+  await choose(page, 'Choose a file', 'gauge.png', await codeOf('a gauge'));
+  await expect(page.getByText('A picture for the sheet')).toBeHidden();
+  await signAndOpen(page);
+  const pictures = page.getByText('Pictures', { exact: true });
+  await pictures.scrollIntoViewIfNeeded();
+  await expect(page.getByRole('img', { name: /read at .* kPa/ })).toBeVisible();
+  const { id, body } = (await sheetsOf(request, 'prv-07', 'record')).at(-1)!;
+  expect(body.pictures).toHaveLength(1);
+  const there = await request.get(`/api/pictures/${body.pictures![0]!.picture}`);
+  expect(there.status()).toBe(200);
+  expect((await request.get(`/api/sheets/${id}.pdf`)).ok()).toBe(true);
+});

@@ -146,6 +146,7 @@ type FrozenSheet = {
       verdict: string;
     }[];
     open_ends: { state: string }[];
+    pictures?: { picture: string }[];
     outcome: string;
     cracking: { cycles: unknown[]; blowdown: number; source: string } | null;
     plate: { fitted_spring: string };

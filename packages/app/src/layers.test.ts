@@ -25,12 +25,12 @@ const rooms = [
   'files',
   'gauge',
   'place',
+  'photo',
   'report',
   'sheet',
   'client',
   'countersign',
   'notice',
-  'photo',
   'repair',
   'bench',
   // What is made of them.

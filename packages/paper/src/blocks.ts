@@ -2,6 +2,11 @@ import type { Block } from '@holvek/core';
 import { drawChart, heightOfChart } from './chart';
 import { BOTTOM, COLUMN, ink, plain, toneInk, WIDTH, type Doc, type Flow } from './page';
 
+/** Files of pictures, JPEG, by their digest. */
+export type Pictures = Readonly<Record<string, ArrayBuffer>>;
+/** Room for one, points. */
+const PICTURE_HEIGHT = 170;
+
 type Of<K extends Block['kind']> = Extract<Block, { kind: K }>;
 
 const SIZE = 9;
@@ -17,7 +22,7 @@ const textHeight = (doc: Doc, font: 'body' | 'bold', text: string, width: number
   doc.font(font).fontSize(SIZE).heightOfString(plain(text), { width });
 
 /** Draws a block where there is room for it. */
-export function drawBlock(doc: Doc, flow: Flow, block: Block): void {
+export function drawBlock(doc: Doc, flow: Flow, block: Block, pictures: Pictures = {}): void {
   switch (block.kind) {
     case 'rows':
       return drawRows(doc, flow, block);
@@ -29,9 +34,37 @@ export function drawBlock(doc: Doc, flow: Flow, block: Block): void {
       title(doc, block.title, x, y);
       return drawChart(doc, block.chart, { x, y: y + TITLE, width, height });
     }
+    case 'pictures':
+      return drawPictures(doc, flow, block, pictures);
     case 'words':
       return drawWords(doc, flow, block);
   }
+}
+
+/** Pictures in two columns, each with its words; one whose file is not here is told by its words and its digest. */
+function drawPictures(
+  doc: Doc,
+  flow: Flow,
+  { title: name, pictures }: Of<'pictures'>,
+  files: Pictures,
+) {
+  pictures.forEach((picture, i) => {
+    const file = files[picture.name];
+    const say = file ? picture.say : `${picture.say} (file ${picture.name.slice(0, 12)})`;
+    const tall = textHeight(doc, 'body', say, COLUMN);
+    const box = flow.column(TITLE + (file ? PICTURE_HEIGHT + 4 : 0) + tall + AFTER);
+    title(doc, i === 0 ? name : '', box.x, box.y);
+    let y = box.y + TITLE;
+    if (file) {
+      doc.image(file as never, box.x, y, { fit: [COLUMN, PICTURE_HEIGHT] });
+      y += PICTURE_HEIGHT + 4;
+    }
+    doc
+      .font('body')
+      .fontSize(SIZE)
+      .fillColor(ink.text)
+      .text(plain(say), box.x, y, { width: COLUMN });
+  });
 }
 
 /** Label and value; a value that is long goes on in further lines. */

@@ -27,6 +27,14 @@ const bodies = stored.map(
     [name, unwrap(freezeSheet(unwrap(reduceRun(events)), null))] as [string, SheetBody],
 );
 
+/** A small grey picture, JPEG. */
+const picture = Uint8Array.from(
+  Buffer.from(
+    '/9j/2wBDAA0JCgsKCA0LCgsODg0PEyAVExISEyccHhcgLikxMC4pLSwzOko+MzZGNywtQFdBRkxOUlNSMj5aYVpQYEpRUk//2wBDAQ4ODhMREyYVFSZPNS01T09PT09PT09PT09PT09PT09PT09PT09PT09PT09PT09PT09PT09PT09PT09PT09PT0//wAARCAAwAEADASIAAhEBAxEB/8QAFQABAQAAAAAAAAAAAAAAAAAAAAL/xAAUEAEAAAAAAAAAAAAAAAAAAAAA/8QAFQEBAQAAAAAAAAAAAAAAAAAAAAP/xAAUEQEAAAAAAAAAAAAAAAAAAAAA/9oADAMBAAIRAxEAPwCwFkQAAAAAAAAAAAAAAAAAAAAAH//Z',
+    'base64',
+  ),
+);
+
 const wordsOf = async (sheet: Sheet, beside?: Beside): Promise<string> =>
   readPdf(await sheetPdf(sheet, fonts, beside)).words;
 /** Paper breaks lines where it must: words are compared without their spaces. */
@@ -42,6 +50,8 @@ const saidBy = (block: Block): readonly string[] => {
       return block.lines.map(({ text }) => text);
     case 'chart':
       return [block.title];
+    case 'pictures':
+      return block.pictures.map(({ say }) => say);
   }
 };
 
@@ -85,6 +95,26 @@ describe('a sheet on paper (needs pdftotext of poppler-utils)', () => {
     expect(agreed).toContain(squeezed('Countersigned by Edda Lorenz, 2026-11-27 09:05 UTC'));
     expect(agreed).not.toContain(squeezed('to be countersigned'));
     expect(await wordsIn({ kind: 'not_wanted' })).not.toContain(squeezed('Second signature'));
+  });
+
+  test('a picture is drawn with its words; one whose file is not here is named by its digest', async () => {
+    const body = bodies[0]![1];
+    const taken = { shows: 'left' as const, by: 'Ines', at_ms: 5 };
+    const [here, away] = ['a'.repeat(64), 'b'.repeat(64)];
+    const sheet = sheetOf({
+      ...body,
+      pictures: [
+        { ...taken, picture: here },
+        { ...taken, picture: away },
+      ],
+    });
+    const bare = await sheetPdf(sheet, fonts);
+    const drawn = await sheetPdf(sheet, fonts, { pictures: { [here]: picture.buffer } });
+    expect(drawn.length - bare.length).toBeGreaterThan(picture.length / 2);
+    const words = readPdf(drawn).words;
+    expect(words).toContain('As it was left');
+    expect(words).toContain('bbbbbbbbbbbb');
+    expect(words).not.toContain('aaaaaaaaaaaa');
   });
 
   test('long notes, many open ends and reasons go on over further pages, none cut', async () => {

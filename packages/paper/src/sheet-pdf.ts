@@ -14,7 +14,7 @@ import {
   type Report,
   type Sheet,
 } from '@holvek/core';
-import { drawBlock } from './blocks';
+import { drawBlock, type Pictures } from './blocks';
 import {
   bytesOf,
   Flow,
@@ -51,13 +51,15 @@ export type Beside = {
   readonly doubts?: readonly GaugeDoubt[];
   /** How it stands with its second signature. */
   readonly second?: CountersignState;
+  /** Files of the pictures that were taken in the work, as far as they are here. */
+  readonly pictures?: Pictures;
 };
 
 /** A sheet on A4 that can be handed to a client: as many pages as it takes, and nothing cut. */
 export async function sheetPdf(
   sheet: Sheet,
   fonts: PaperFonts,
-  { filed, doubts = [], second }: Beside = {},
+  { filed, doubts = [], second, pictures = {} }: Beside = {},
 ): Promise<Uint8Array<ArrayBuffer>> {
   const doc = openDocument(`${sheet.body.valve_tag} as-left sheet`, fonts);
   const told = reportOf(sheet);
@@ -65,7 +67,7 @@ export async function sheetPdf(
   heading(doc, flow, told, sheet);
   if (doubts.length > 0) drawBlock(doc, flow, doubtBlock(doubts));
   if (second && second.kind !== 'not_wanted') drawBlock(doc, flow, secondBlock(second));
-  for (const block of told.blocks) drawBlock(doc, flow, block);
+  for (const block of told.blocks) drawBlock(doc, flow, block, pictures);
   signature(doc, flow, sheet);
   if (filed && filed !== 'not_yet') filing(doc, flow, filed);
   pageFeet(doc, sheet);

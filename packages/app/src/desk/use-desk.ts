@@ -204,6 +204,7 @@ const LEAVES_ALONE: ReadonlySet<RunEventDraft['type']> = new Set([
   'observed',
   'note',
   'plate_corrected',
+  'pictured',
   'cal_point',
 ]);
 

@@ -21,20 +21,30 @@ const subjects = Object.entries(photoSubjects).map(([value, say]) => ({
 }));
 
 /** What is photographed, and with what: the camera, or a file that was taken before. */
-export function AddPhotoSheet({ valveId, first, isOpen, onClose }: Props) {
+export const AddPhotoSheet = ({ valveId, first, isOpen, onClose }: Props) => (
+  <BottomSheet isOpen={isOpen} title="A photo of it" onClose={onClose}>
+    <AddPhoto valveId={valveId} first={first} onAdded={onClose} />
+  </BottomSheet>
+);
+
+type AddProps = {
+  readonly valveId: string;
+  readonly first: PhotoSubject;
+  /** Told its name once it is kept. */
+  readonly onAdded: (picture: string, shows: PhotoSubject) => void;
+};
+
+export function AddPhoto({ valveId, first, onAdded }: AddProps) {
   const [chosen, setChosen] = useState<PhotoSubject>();
   const { add, trouble, isAtWork } = useAddPhoto(valveId);
   const shows = chosen ?? first;
-  const close = () => {
-    setChosen(undefined);
-    onClose();
-  };
   const from = async (source: 'camera' | 'file') => {
     const file = await pickFile('image/*', source === 'camera');
-    if (await add(file, shows)) close();
+    const picture = await add(file, shows);
+    if (picture !== undefined) onAdded(picture, shows);
   };
   return (
-    <BottomSheet isOpen={isOpen} title="A photo of it" onClose={close}>
+    <>
       <Choice label="What it shows" value={shows} onChange={setChosen} options={subjects} />
       <BigButton disabled={isAtWork} onPress={() => void from('camera')}>
         Take it now
@@ -53,6 +63,6 @@ export function AddPhotoSheet({ valveId, first, isOpen, onClose }: Props) {
             : 'Where and with what it was taken stays on this phone.'}
         </Muted>
       )}
-    </BottomSheet>
+    </>
   );
 }

@@ -17,12 +17,12 @@ const wordsOf = (error: unknown): string => {
   return 'The server cannot be reached, and this browser keeps nothing. The picture was not kept.';
 };
 
-/** Takes a file as a picture of a valve: it shows at once, and goes to the server when there is one. */
+/** Takes a file as a picture of a valve: it shows at once, and goes to the server when there is one. Its name is told. */
 export function useAddPhoto(valveId: string) {
   const change = useChangePhoto();
   const [trouble, setTrouble] = useState<string>();
   const [isAtWork, setAtWork] = useState(false);
-  const take = async (file: File, shows: PhotoSubject): Promise<void> => {
+  const take = async (file: File, shows: PhotoSubject): Promise<string> => {
     const smaller = await drawSmaller(file);
     const picture = await pictures.hold(await smaller.arrayBuffer());
     const photo: Photo = {
@@ -34,17 +34,17 @@ export function useAddPhoto(valveId: string) {
       by: preferences().technician,
     };
     await change.mutateAsync(photo);
+    return picture;
   };
-  const add = async (file: File | undefined, shows: PhotoSubject): Promise<boolean> => {
-    if (!file) return false;
+  const add = async (file: File | undefined, shows: PhotoSubject): Promise<string | undefined> => {
+    if (!file) return undefined;
     setTrouble(undefined);
     setAtWork(true);
     try {
-      await take(file, shows);
-      return true;
+      return await take(file, shows);
     } catch (error) {
       setTrouble(wordsOf(error));
-      return false;
+      return undefined;
     } finally {
       setAtWork(false);
     }

@@ -1,10 +1,14 @@
 import { unbroken, type Block } from '@holvek/core';
-import { XStack } from '@/ui/kit';
+import { Picture } from '@/photo/picture';
+import { XStack, YStack } from '@/ui/kit';
 import { ChartView } from './chart-view';
 import { columnWeights, isFigure } from './column-weights';
 import { wordColour } from './tones';
 import { Card, Row } from '@/ui/card';
 import { Figure, Heading, Muted, Strong, Words } from '@/ui/words';
+
+/** px of a picture in its row. */
+const PICTURE = { width: 148, height: 111 };
 
 type Of<K extends Block['kind']> = Extract<Block, { kind: K }>;
 
@@ -26,6 +30,24 @@ function Inside({ block }: { readonly block: Block }) {
       return <TableRows block={block} />;
     case 'chart':
       return <ChartView chart={block.chart} />;
+    case 'pictures':
+      return (
+        <XStack gap="$3" flexWrap="wrap">
+          {block.pictures.map(({ name, say }) => (
+            <YStack key={`${name} ${say}`} gap="$1" width={PICTURE.width}>
+              <YStack
+                borderRadius="$2"
+                overflow="hidden"
+                backgroundColor="$quiet"
+                height={PICTURE.height}
+              >
+                <Picture name={name} say={say} size="small" style={PICTURE} />
+              </YStack>
+              <Muted>{say}</Muted>
+            </YStack>
+          ))}
+        </XStack>
+      );
     case 'words':
       return block.lines.map(({ text, tone }) => (
         <Words key={text} color={wordColour(tone ?? 'quiet')}>

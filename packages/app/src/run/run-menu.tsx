@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { EndEarly } from '@/step/parts/end-early';
 import { CorrectPlate } from './correct-plate';
 import { HandOver } from './hand-over';
+import { PictureHere } from './picture-here';
 import { SwapGauge } from './swap-gauge';
 import { useDesk } from '@/desk/use-desk';
 import { LinkGaugeSheet } from '@/step/parts/link-gauge-sheet';
@@ -20,6 +21,7 @@ const pages = {
   swap: 'Another gauge',
   give: 'Hand it over',
   plate: 'The plate says otherwise',
+  picture: 'A picture for the sheet',
 } as const;
 type Page = keyof typeof pages | 'link';
 
@@ -36,6 +38,7 @@ export function RunMenu({ isOpen, onClose }: Props) {
       {page === 'wrong' ? <EndEarly onEnded={close} /> : null}
       {page === 'swap' ? <SwapGauge onDone={close} /> : null}
       {page === 'plate' ? <CorrectPlate onDone={close} /> : null}
+      {page === 'picture' ? <PictureHere onDone={close} /> : null}
       {page === 'give' ? <HandOver onDone={close} /> : null}
       {page === undefined ? <FirstPage onTurn={setPage} onDone={close} /> : null}
     </BottomSheet>
@@ -67,6 +70,9 @@ function FirstPage({ onTurn, onDone }: FirstPageProps) {
         <>
           <BigButton kind="outline" onPress={() => onTurn('link')}>
             Link a gauge by its line
+          </BigButton>
+          <BigButton kind="outline" onPress={() => onTurn('picture')}>
+            A picture for the sheet
           </BigButton>
           <BigButton kind="outline" onPress={() => onTurn('swap')}>
             Another gauge

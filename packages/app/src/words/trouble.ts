@@ -124,6 +124,8 @@ export const eventTrouble = speak<FreezeError | StorageError>({
   'run.off_its_scale': ({ least, most }) =>
     `The arm’s scale goes from ${least} to ${most}. Nothing was kept.`,
   'run.negative_impossible': () => 'This gauge cannot show less than nothing. Is the sign right?',
+  'run.no_such_reading': () =>
+    'The reading that it shows is not of this run, or was taken back. The picture is kept with the valve.',
   'valve.not_a_plate': ({ say }) =>
     `No plate of this kind says that (${say}). Nothing was changed.`,
   'run.other_valve': () =>

@@ -1,15 +1,6 @@
 import { z } from 'zod';
 import { digestSchema } from '../digest';
-
-/** What a picture of a valve is of. */
-export const photoSubjects = {
-  plate: 'Its plate',
-  place: 'Where it stands',
-  parts: 'Its parts',
-  found: 'As it was found',
-} as const;
-export type PhotoSubject = keyof typeof photoSubjects;
-const subjects = Object.keys(photoSubjects) as [PhotoSubject, ...PhotoSubject[]];
+import { photoSubjectNames } from '../valve';
 
 /** Longest side of a picture as it is kept, px: letters on a plate can be read, a year of them can be stored. */
 export const LONGEST_SIDE_PX = 1600;
@@ -23,7 +14,7 @@ export const pictureNameSchema = digestSchema;
 export const photoSchema = z.object({
   id: z.string().min(1).max(64),
   valve_id: z.string().min(1).max(64),
-  shows: z.enum(subjects),
+  shows: z.enum(photoSubjectNames),
   picture: pictureNameSchema,
   /** When it was taken, ms since 1970. */
   taken_at_ms: z.number().int().nonnegative(),

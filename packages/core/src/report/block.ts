@@ -64,4 +64,10 @@ export type Block =
       }[];
     }
   | { readonly kind: 'chart'; readonly title: string; readonly chart: Chart }
+  | {
+      readonly kind: 'pictures';
+      readonly title: string;
+      /** Digest of each file, and what is to be said of it. */
+      readonly pictures: readonly { readonly name: string; readonly say: string }[];
+    }
   | { readonly kind: 'words'; readonly title: string; readonly lines: readonly Line[] };

@@ -1,5 +1,6 @@
 import { keyNameOf } from '../digest';
 import type { SheetBody } from '../sheet';
+import { photoSubjects } from '../valve';
 import type { Block, Line } from './block';
 import { plateLines } from './plate-words';
 import type { Printers } from './printers';
@@ -27,9 +28,14 @@ export function recordBlocks(
         tone: 'work',
       })),
     },
+    pictureBlock(body, print, timeSay),
     { kind: 'words', title: 'Notes', lines: noteLines(body, print, timeSay) },
   ];
-  return blocks.filter((block) => block.kind !== 'words' || block.lines.length > 0);
+  return blocks.filter(
+    (block) =>
+      (block.kind !== 'words' || block.lines.length > 0) &&
+      (block.kind !== 'pictures' || block.pictures.length > 0),
+  );
 }
 
 const endLines = ({ open_ends: ends }: SheetBody): readonly Line[] =>
@@ -38,6 +44,25 @@ const endLines = ({ open_ends: ends }: SheetBody): readonly Line[] =>
       ? { text: `${say}: put back` }
       : { text: `${say}: LEFT OPEN, ${reason ?? 'no reason given'}`, tone: 'stop' },
   );
+
+/** Pictures that were taken in the work, each with what the gauge was read at, where it shows that. */
+function pictureBlock(
+  { pictures = [], readings, gauges }: SheetBody,
+  print: Printers,
+  timeSay: (ms: number) => string,
+): Block {
+  return {
+    kind: 'pictures',
+    title: 'Pictures',
+    pictures: pictures.map(({ picture: name, shows, reading: at, by, at_ms: atMs }) => {
+      const read = at === undefined ? undefined : readings[at];
+      const said = read
+        ? `${gauges[read.role]?.tag ?? 'Gauge'} read at ${print.pressure(read.reading.si)}`
+        : photoSubjects[shows];
+      return { name, say: `${said}, ${timeSay(atMs)}, ${by}` };
+    }),
+  };
+}
 
 const noteLines = (
   body: SheetBody,

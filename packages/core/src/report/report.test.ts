@@ -188,6 +188,27 @@ describe('a plate that was found to say otherwise', () => {
   });
 });
 
+describe('pictures that were taken in the work', () => {
+  test('are said with what the gauge was read at, or with what they show; none, and there is no such part', () => {
+    const [, body] = bodies[0]!;
+    const taken = { picture: 'c'.repeat(64), by: 'Ines', at_ms: 5 };
+    const pictures = [
+      { ...taken, shows: 'gauge' as const, reading: 0 },
+      { ...taken, shows: 'left' as const },
+    ];
+    const block = blockOf({ ...body, pictures }, 'pictures', /Pictures/u);
+    const [{ role, reading }] = body.readings as [SheetBody['readings'][number]];
+    expect(block.pictures).toEqual([
+      {
+        name: taken.picture,
+        say: `${body.gauges[role]!.tag} read at ${print.pressure(reading.si)}, 00:00, Ines`,
+      },
+      { name: taken.picture, say: 'As it was left, 00:00, Ines' },
+    ]);
+    expect(reportOf(body).blocks.some(({ kind }) => kind === 'pictures')).toBe(false);
+  });
+});
+
 describe('what a setting says', () => {
   const body = bodyOf('reducing');
   const [setting] = body.settings;

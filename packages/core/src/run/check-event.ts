@@ -37,6 +37,7 @@ export type EventError =
   | { readonly code: 'run.beyond_gauge'; readonly asks: true; readonly gauge: string }
   | { readonly code: 'run.negative_impossible' }
   | SlideError
+  | { readonly code: 'run.no_such_reading' }
   | PlateError
   | { readonly code: 'run.sheet_has_no_as_left' }
   | { readonly code: 'run.not_as_found'; readonly adjuster: string }
@@ -70,6 +71,8 @@ function ownCheck(run: Run, draft: EntryDraft): EventError | undefined {
     }
     case 'ended':
       return draft.outcome === 'left_as_found' ? movedError(run) : undefined;
+    case 'pictured':
+      return pictureError(run, draft.of_reading);
     case 'plate_corrected':
       return plateError(run, draft);
     case 'signed':
@@ -89,6 +92,12 @@ function turnError(run: Run, adjuster: string, turns: number): EventError | unde
     inTurns(adjusterPlate(run.started.plate, adjuster).travel_turns),
   );
 }
+
+/** A picture that shows a reading shows one of this run. */
+const pictureError = (run: Run, reading: string | undefined): EventError | undefined =>
+  reading === undefined || run.readings.some(({ eventId }) => eventId === reading)
+    ? undefined
+    : { code: 'run.no_such_reading' };
 
 /** A range arm stands at a figure of its scale. */
 function armError(run: Run, value: string | number): EventError | undefined {

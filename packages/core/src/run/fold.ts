@@ -55,6 +55,11 @@ const coreFolds: { readonly [T in CoreEvent['type']]: Fold<T> } = {
   note: (run, { text, at_ms: atMs }) => {
     run.notes = [...run.notes, { text, atMs }];
   },
+  pictured: (run, event) => {
+    const { picture, shows, step_id: stepId, of_reading: reading } = event;
+    const { author: by, at_ms: atMs } = event;
+    run.pictures = [...run.pictures, { picture, shows, stepId, reading, by, atMs }];
+  },
   plate_corrected: correctPlate,
   gauge_swapped: (run, { role, gauge }) => {
     const former = run.gauges[role];

@@ -98,6 +98,28 @@ describe('reduceRun', () => {
     expect(twice.marks['main']).toHaveLength(1);
   });
 
+  test('a picture keeps whose it is and the reading that it shows; one of no reading here is refused', () => {
+    const picture = 'a'.repeat(64);
+    const of = { type: 'pictured', step_id: 'come_up', picture, shows: 'gauge' } as const;
+    const read = stamp(reading(410_000), 2);
+    const run = runOf(reading(410_000), { ...of, of_reading: read.id });
+    expect(run.pictures).toEqual([
+      {
+        picture,
+        shows: 'gauge',
+        stepId: 'come_up',
+        reading: read.id,
+        by: read.author,
+        atMs: expect.any(Number),
+      },
+    ]);
+    expect(checkEvent(run, { ...of, of_reading: read.id })).toBeUndefined();
+    expect(checkEvent(run, of)).toBeUndefined();
+    expect(checkEvent(run, { ...of, of_reading: 'another' })).toEqual({
+      code: 'run.no_such_reading',
+    });
+  });
+
   test('pause, resume, note, gauge swap and giving up leave their mark', () => {
     const run = runOf(
       { type: 'paused' },

@@ -38,6 +38,7 @@ export function openDraft(started: EventOf<'started'>): Draft {
     openEnds: [],
     positions: procedure.initial,
     notes: [],
+    pictures: [],
     plateCorrections: [],
     gauges: started.gauges,
     formerGauges: [],

@@ -75,6 +75,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     gauges: run.gauges,
     ...handsOf(run),
     ...correctedOf(run),
+    ...picturesOf(run),
     gauge_findings: findingsOf(run, signed.at_ms),
     outcome: outcomeOf(run, verdict, isWhole),
     ...endOf(run),
@@ -157,6 +158,21 @@ function handsOf({ gauges, formerGauges, handovers }: Run): Partial<SheetBody> {
   return {
     ...(others.length > 0 ? { other_gauges: others } : {}),
     ...(handed_over.length > 0 ? { handed_over } : {}),
+  };
+}
+
+/** Pictures that were taken on the way, each with the place of the reading that it shows. */
+function picturesOf({ pictures, readings }: Run): Pick<SheetBody, 'pictures'> {
+  if (pictures.length === 0) return {};
+  const placeOf = (id: string) => readings.findIndex(({ eventId }) => eventId === id);
+  return {
+    pictures: pictures.map(({ picture, shows, reading, by, atMs: at_ms }) => ({
+      picture,
+      shows,
+      ...(reading === undefined || placeOf(reading) < 0 ? {} : { reading: placeOf(reading) }),
+      by,
+      at_ms,
+    })),
   };
 }
 

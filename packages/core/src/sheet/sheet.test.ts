@@ -63,6 +63,26 @@ describe('freezeSheet', () => {
     expect(sheetBodySchema.parse(told)).toEqual(told);
   });
 
+  test('names the pictures that were taken, each with the reading that it shows', () => {
+    expect(body).not.toHaveProperty('pictures');
+    const third = run.readings[2]!;
+    const taken = {
+      picture: 'b'.repeat(64),
+      shows: 'gauge' as const,
+      stepId: third.stepId,
+      by: 'Ines',
+      atMs: 7,
+    };
+    const pictures = [third.eventId, 'withdrawn', undefined].map((reading) => ({
+      ...taken,
+      reading,
+    }));
+    const told = unwrap(freezeSheet({ ...run, pictures }, null));
+    const frozen = { picture: taken.picture, shows: 'gauge', by: 'Ines', at_ms: 7 };
+    expect(told.pictures).toEqual([{ ...frozen, reading: 2 }, frozen, frozen]);
+    expect(sheetBodySchema.parse(told)).toEqual(told);
+  });
+
   test('a run that is not signed, or not ready, is not frozen', () => {
     expect(
       freezeSheet(unwrap(reduceRun(rehearsed({ stopBefore: 'no_flow' }).events)), null).ok,

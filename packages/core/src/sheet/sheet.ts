@@ -19,7 +19,13 @@ import {
   switchCyclesSchema,
   tablesSchema,
 } from '../step';
-import { houseRulesSchema, jobSchema, otherTargetsSchema, targetSchema } from '../valve';
+import {
+  houseRulesSchema,
+  jobSchema,
+  otherTargetsSchema,
+  photoSubjectNames,
+  targetSchema,
+} from '../valve';
 
 const hash = digestSchema;
 const text = z.string().max(2000);
@@ -129,6 +135,18 @@ export const sheetBodySchema = z.object({
       z.object({
         facts: z.array(z.object({ path: z.string(), was: plateValueSchema, is: plateValueSchema })),
         why: text,
+        by: text,
+        at_ms: number,
+      }),
+    )
+    .optional(),
+  /** Pictures that were taken in the work, by the digest of their files; `reading` is a place in `readings`. */
+  pictures: z
+    .array(
+      z.object({
+        picture: hash,
+        shows: z.enum(photoSubjectNames),
+        reading: z.number().int().nonnegative().optional(),
         by: text,
         at_ms: number,
       }),

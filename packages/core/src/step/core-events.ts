@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { digestSchema, keySignatureSchema } from '../digest';
 import { gaugeSchema } from '../gauge';
+import { photoSubjectNames } from '../valve';
 import {
   eventSchema,
   finiteSchema,
@@ -88,6 +89,13 @@ export const coreEvents = [
       .min(1)
       .max(40),
     why: reasonSchema,
+  }),
+  /** A picture that was taken in the work: its file by digest, and the reading that it shows. */
+  stepEventSchema('pictured', {
+    picture: digestSchema,
+    shows: z.enum(photoSubjectNames),
+    /** Entry of a reading, where it shows one. */
+    of_reading: idSchema.optional(),
   }),
   eventSchema('gauge_swapped', { role: roleSchema, gauge: gaugeSchema }),
   /** The work goes on in another hand, who takes over what stands open. */

@@ -1,7 +1,7 @@
 import type { Evidence, RatePrior, ZeroSpanMark } from '../coach';
 import type { Gauge } from '../gauge';
 import type { Positions } from '../plant';
-import type { AdjusterSpec, AnyPlate, HouseRules, Target } from '../valve';
+import type { AdjusterSpec, AnyPlate, HouseRules, PhotoSubject, Target } from '../valve';
 import type { EarlyEnd, EndReason, PlateValue } from './core-events';
 import type { Procedure } from './procedure';
 import type { Reading, Watched } from './reading';
@@ -84,6 +84,17 @@ export type PlateCorrection = {
   readonly atMs: number;
 };
 
+/** A picture that was taken in the work, and the reading that it shows. */
+export type RunPicture = {
+  /** SHA-256 of its file as it left the phone. */
+  readonly picture: string;
+  readonly shows: PhotoSubject;
+  readonly stepId: string;
+  readonly reading: string | undefined;
+  readonly by: string;
+  readonly atMs: number;
+};
+
 /** A run that went from one hand to another, with what stood open just then. */
 export type Handover = {
   readonly from: string;
@@ -119,6 +130,7 @@ export type RunState = {
   readonly springs: Readonly<Record<string, string>>;
   readonly openEnds: readonly OpenEnd[];
   readonly positions: Positions;
+  readonly pictures: readonly RunPicture[];
   readonly notes: readonly { readonly text: string; readonly atMs: number }[];
   /** What was corrected of the plate that it began with; `started` holds the corrected one. */
   readonly plateCorrections: readonly PlateCorrection[];

@@ -17,3 +17,4 @@ export * from './target-sum';
 export * from './twin-sketch';
 export * from './capability-facts';
 export * from './plate-fact';
+export * from './photo-subject';

@@ -11,6 +11,19 @@ const dayIn =
   (ms: number): string =>
     new Date(ms).toLocaleDateString('sv-SE', timeZone === undefined ? {} : { timeZone });
 
+/** Files of the pictures that a sheet names, as far as they have come. */
+async function picturesOf(
+  { pictures }: Store,
+  named: readonly { readonly picture: string }[],
+): Promise<NonNullable<Beside['pictures']>> {
+  const files: Record<string, ArrayBuffer> = {};
+  for (const { picture } of named) {
+    const file = await pictures.read(picture, 'whole');
+    if (file) files[picture] = new Uint8Array(file).buffer;
+  }
+  return files;
+}
+
 /** What is known of a sheet now: where it was filed, and which of its gauges failed a check since. */
 export async function besideOf(store: Store, sheet: Sheet): Promise<Beside> {
   const { hash, body } = sheet;
@@ -21,6 +34,7 @@ export async function besideOf(store: Store, sheet: Sheet): Promise<Beside> {
   return {
     filed: await lineOf(store.tables, hash),
     doubts: doubtsOf(body, gauges, dayIn(atPlace(places, placeId).time_zone)),
+    pictures: await picturesOf(store, body.pictures ?? []),
     second: await countersignStateOf(store.tables, sheet, await countersignRulesOf(store.tables)),
   };
 }

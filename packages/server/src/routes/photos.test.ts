@@ -1,9 +1,10 @@
-import { keptPictureSchema, photoSchema, type Photo } from '@holvek/core';
+import { freezeSheet, keptPictureSchema, photoSchema, unwrap, type Photo } from '@holvek/core';
 import { createHash } from 'node:crypto';
 import { readFileSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { codeOf, now, testServer, valve, type TestServer } from '../testing/server';
+import { codeOf, now, testServer, valve, wholePractice, type TestServer } from '../testing/server';
+import { besideOf } from './beside';
 
 let server: TestServer;
 beforeEach(async () => {
@@ -33,6 +34,19 @@ const photo = (picture: string, over: Partial<Photo> = {}): Photo => ({
   ...over,
 });
 const put = (value: Photo, id = value.id) => server.send('PUT', `/photos/${id}`, value);
+
+describe('a sheet that names pictures', () => {
+  test('has the files of those that have come beside it, and no others', async () => {
+    const sent = await sheet(40, 30).jpeg().toBuffer();
+    const { name } = keptPictureSchema.parse(await (await send(sent)).json());
+    const taken = { shows: 'left' as const, by: 'Tomas Brandt', at_ms: now };
+    const named = [name, 'f'.repeat(64)].map((picture) => ({ ...taken, picture }));
+    const body = { ...unwrap(freezeSheet(wholePractice('run-a').run, null)), pictures: named };
+    const { pictures } = await besideOf(server.store, { id: 'x', hash: 'x', body });
+    expect(Object.keys(pictures!)).toEqual([name]);
+    expect((await sharp(Buffer.from(pictures![name]!)).metadata()).width).toBe(40);
+  });
+});
 
 describe('a picture', () => {
   test('is kept upright and smaller, without what the camera wrote into it', async () => {

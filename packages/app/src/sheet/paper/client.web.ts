@@ -6,6 +6,7 @@ import type { Beside, Label, PaperFonts, PaperPage } from '@holvek/paper';
 import type { LabelLayout } from '@holvek/paper/label-layouts';
 import { wrap, type Remote } from 'comlink';
 import { Asset } from 'expo-asset';
+import { pictures } from '@/data/store';
 import type { PaperWorker } from './paper.worker';
 
 const lettersOf = async (font: number): Promise<ArrayBuffer> =>
@@ -22,7 +23,18 @@ async function fonts(): Promise<PaperFonts> {
 
 /** A sheet as PDF, made on this device. */
 export const pdfHere = (sheet: Sheet, beside?: Beside): Promise<Uint8Array<ArrayBuffer>> =>
-  onPaper((worker, letters) => worker.pdf(sheet, letters, beside));
+  onPaper(async (worker, letters) =>
+    worker.pdf(sheet, letters, { ...beside, pictures: await picturesHere(sheet) }),
+  );
+
+/** Files of its pictures that wait on this phone; one that has gone to the server is told by its words. */
+async function picturesHere({ body }: Sheet): Promise<NonNullable<Beside['pictures']>> {
+  const names = (body.pictures ?? []).map(({ picture }) => picture);
+  const files = await Promise.all(
+    names.map(async (name) => [name, await pictures.held(name)] as const),
+  );
+  return Object.fromEntries(files.flatMap(([name, file]) => (file ? [[name, file]] : [])));
+}
 
 /** Labels as PDF, made on this device. */
 export const labelsHere = (

@@ -108,14 +108,26 @@ test('what binds a season is said, and kept', async ({ page }) => {
   await page.getByLabel('Tags, in their order').fill('PRV-05');
   await page.getByRole('textbox', { name: 'Days', exact: true }).fill('2026-12-07 to 2026-12-11');
   await page.getByRole('button', { name: 'Add it' }).click();
+  await page.getByRole('button', { name: 'Add a way' }).click();
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByText('Minutes, 0 to 1440')).toBeVisible();
+  await page.getByLabel('It takes').fill('17');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByText(/Where the day begins – /u)).toBeVisible();
+  const hours = page.getByLabel('Ines Varga', { exact: true });
+  await hours.fill('Mon three');
   await page.getByLabel('Weeks').fill('0');
   await page.getByRole('button', { name: 'Keep this season' }).click();
   await expect(page.getByText('Weeks, 1 to 52')).toBeVisible();
+  await expect(page.getByText(/Hours a day, 0 to 16/u)).toBeVisible();
+  await hours.fill('5, Fri 2,5');
   await page.getByLabel('Weeks').fill('8');
   await page.getByRole('button', { name: 'Keep this season' }).click();
   await expect(page.getByText(/8 weeks from/u)).toBeVisible();
   await page.goto('/season/edit');
   await expect(page.getByText('Lifts run')).toBeVisible();
+  await expect(hours).toHaveValue('Mon–Thu 5, Fri 2.5');
+  await expect(page.getByText('17 min', { exact: true })).toBeVisible();
 });
 
 test('a technician sees who goes where, and moves nothing', async ({ page }) => {

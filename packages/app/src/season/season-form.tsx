@@ -4,7 +4,9 @@ import {
   firstSite,
   may,
   printSpans,
+  printWeek,
   readSpans,
+  readWeek,
   unwrap,
   USUAL_START,
   weekdayOf,
@@ -28,6 +30,7 @@ import { BigButton } from '@/ui/press';
 import { Loading } from '@/ui/states';
 import { Heading, Muted, Words } from '@/ui/words';
 import { RulesCard } from './rules-card';
+import { TravelCard } from './travel-card';
 import { clockWords, hourOf } from './season-words';
 
 const within = (least: number, most: number) => (text: string) => {
@@ -49,7 +52,10 @@ const schema = z.object({
     z.object({
       id: z.string(),
       name: z.string(),
-      hours: z.string().refine(within(0, 16), 'Hours a working day, 0 to 16'),
+      week: z
+        .string()
+        .max(200)
+        .refine((text) => readWeek(text).ok, 'Hours a day, 0 to 16: 6, or Mon 3, Tue–Fri 5'),
       starts: z.string().refine((text) => hourOf(text) !== undefined, 'An hour such as 7:30'),
       away: spans,
     }),
@@ -57,8 +63,8 @@ const schema = z.object({
 });
 type Texts = z.infer<typeof schema>;
 
-const MINUTES = 60;
-const WORKDAYS = [1, 1, 1, 1, 1, 0, 0];
+/** Hours of who has not been asked yet. */
+const USUAL_WEEK = '6';
 
 /** Whose days a season has, and what binds it. */
 export function SeasonForm({ known }: { readonly known?: Season }) {
@@ -83,6 +89,7 @@ function Form({ hands, siteId, known }: FormProps) {
   const router = useRouter();
   const change = useChangeSeason();
   const [rules, setRules] = useState(known?.rules ?? []);
+  const [ways, setWays] = useState(known?.travel.table ?? []);
   const [trouble, setTrouble] = useState<string>();
   const { control, handleSubmit } = useForm<Texts>({
     resolver: zodResolver(schema),
@@ -90,7 +97,7 @@ function Form({ hands, siteId, known }: FormProps) {
   });
   const keep = handleSubmit((texts) => {
     setTrouble(undefined);
-    change.mutate(seasonFrom(texts, { known, siteId, rules }), {
+    change.mutate(seasonFrom(texts, { known, siteId, rules, ways }), {
       onSuccess: () => router.replace('/season'),
       onError: () => setTrouble('It could not be kept. What you wrote is still here.'),
     });
@@ -119,7 +126,12 @@ function Form({ hands, siteId, known }: FormProps) {
             <Crew control={control} hands={hands} />
           </>
         }
-        right={<RulesCard rules={rules} onRules={setRules} />}
+        right={
+          <>
+            <RulesCard rules={rules} onRules={setRules} />
+            <TravelCard table={ways} onTable={setWays} />
+          </>
+        }
       />
     </Screen>
   );
@@ -176,11 +188,14 @@ const Crew = ({
 }) => (
   <Card>
     <Heading>Who works</Heading>
-    <Muted>Hours a working day that go to valves; 0 for who does not take part.</Muted>
+    <Muted>
+      Hours a day that go to valves: 6 for every working day, or day by day, as Mon 3, Tue–Fri 5; 0
+      for who does not take part.
+    </Muted>
     {hands.map(({ id, name }, i) => (
       <XStack key={id} gap="$3">
-        <YStack flex={1}>
-          <FormField control={control} name={`crew.${i}.hours`} label={name} unit="h" numeric />
+        <YStack flex={2}>
+          <FormField control={control} name={`crew.${i}.week`} label={name} unit="h" />
         </YStack>
         <YStack flex={1}>
           <FormField control={control} name={`crew.${i}.starts`} label="Begins at" />
@@ -192,9 +207,6 @@ const Crew = ({
     ))}
   </Card>
 );
-
-/** A week may be uneven: its longest day stands for it. */
-const longestOf = (week: readonly number[]): number => Math.max(0, ...week);
 
 const nextMonday = (): string => dayAfter(today(), (7 - weekdayOf(today())) % 7);
 
@@ -208,11 +220,10 @@ export function textsOf(known: Season | undefined, hands: readonly Person[]): Te
     closed: printSpans(known?.closed ?? []).replaceAll('\n', '; '),
     crew: hands.map(({ id, name }) => {
       const member = known?.crew.find(({ person_id }) => person_id === id);
-      const hours = known ? longestOf(member?.week ?? []) / MINUTES : 6;
       return {
         id,
         name,
-        hours: String(hours),
+        week: known ? printWeek(member?.week ?? []) : USUAL_WEEK,
         starts: clockWords(member?.starts ?? USUAL_START),
         away: printSpans(member?.away ?? []).replaceAll('\n', '; '),
       };
@@ -224,6 +235,7 @@ type Rest = {
   readonly known: Season | undefined;
   readonly siteId: string;
   readonly rules: Season['rules'];
+  readonly ways: Season['travel']['table'];
 };
 
 /** When his days begin; nothing where nobody has said anything else than the usual. */
@@ -233,16 +245,12 @@ const startsAt = (
 ): { readonly starts?: number } =>
   said === undefined || (said === USUAL_START && before === undefined) ? {} : { starts: said };
 
-/** The texts as a season; a week of its own that somebody has stays while its hours are not changed. */
-export function seasonFrom(texts: Texts, { known, siteId, rules }: Rest): Season {
-  const crew = texts.crew.flatMap(({ id, hours, starts, away }) => {
-    const minutes = Math.round(plainNumber(hours) * MINUTES);
-    if (minutes === 0) return [];
+/** The texts as a season. */
+export function seasonFrom(texts: Texts, { known, siteId, rules, ways }: Rest): Season {
+  const crew = texts.crew.flatMap(({ id, week: said, starts, away }) => {
+    const week = unwrap(readWeek(said));
+    if (week.every((minutes) => minutes === 0)) return [];
     const before = known?.crew.find(({ person_id }) => person_id === id);
-    const week =
-      before && longestOf(before.week) === minutes
-        ? before.week
-        : WORKDAYS.map((share) => share * minutes);
     return [
       {
         person_id: id,
@@ -263,7 +271,7 @@ export function seasonFrom(texts: Texts, { known, siteId, rules }: Rest): Season
     closed: unwrap(readSpans(texts.closed)).map((span) => ({ ...span, why: span.why || 'closed' })),
     rules: [...rules],
     around: Math.round(plainNumber(texts.around)),
-    travel: { usual: Math.round(plainNumber(texts.usual)), table: known?.travel.table ?? [] },
+    travel: { usual: Math.round(plainNumber(texts.usual)), table: [...ways] },
     plan: known?.plan ?? [],
   };
 }

@@ -1,5 +1,6 @@
 export * from './season';
 export * from './spans';
+export * from './week-text';
 export * from './wanted';
 export * from './effort';
 export * from './problem';

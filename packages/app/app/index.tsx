@@ -11,6 +11,7 @@ import {
   useValves,
 } from '@/data/queries';
 import { changePreferences, usePreferences } from '@/prefs/preferences';
+import { useFromHour } from '@/ui/use-from-hour';
 import { BagCard } from '@/bag/bag-card';
 import { FirstSteps } from '@/register/first-steps';
 import { CarryOn } from '@/round/carry-on';
@@ -133,12 +134,12 @@ const NextDayCard = lazy(async () => ({
 
 /** Hour from which the next day is looked at. */
 const EVENING = 15;
-const isEvening = (): boolean => new Date().getHours() >= EVENING;
 
 /** The evening before: what the next day asks for. */
 function Evening() {
   const { technician } = usePreferences();
-  if (!isEvening()) return null;
+  const isEvening = useFromHour(EVENING);
+  if (!isEvening) return null;
   return (
     <Suspense fallback={null}>
       <NextDayCard name={technician} />

@@ -18,6 +18,8 @@ export const preferencesSchema = z.object({
   isSpoken: z.boolean().catch(false),
   isLarge: z.boolean().catch(false),
   hasClicker: z.boolean().catch(false),
+  /** Told of the next day the evening before. */
+  isReminded: z.boolean().catch(false),
   /** The round that is open. */
   round: z.string().max(64).catch(''),
 });

@@ -1,10 +1,13 @@
 import { bagOf, toolKey, toldFor } from '@holvek/core';
 import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { changePreferences, usePreferences } from '@/prefs/preferences';
 import { usePacked } from '@/bag/packed';
 import { Card, Pill } from '@/ui/card';
-import { XStack } from '@/ui/kit';
-import { Press } from '@/ui/press';
+import { XStack, YStack } from '@/ui/kit';
+import { Press, WordButton } from '@/ui/press';
 import { Muted, Strong } from '@/ui/words';
+import { mayRemind, useReminder, wantReminders } from './reminder';
 import { shortDay } from './season-words';
 import { useDay } from './use-day';
 import { useSeasonDesk, type SeasonDesk } from './use-season-desk';
@@ -40,21 +43,42 @@ function NextDay({
     toTell > 0 ? `${toTell} to tell` : '',
   ].filter(Boolean);
   const words = left.length > 0 ? left.join(', ') : 'all packed, all know';
+  const tags = own.map(({ tag }) => tag).join(', ');
+  useReminder(day, shortDay(day), `${tags}: ${words}`);
   return (
-    <Press
-      onPress={() => router.push(`/season/${day}?person=${personId}`)}
-      aria-label={`${shortDay(day)}: ${words}`}
-      testID="next-day"
-    >
-      <Card padding="$3">
-        <XStack justifyContent="space-between" alignItems="center" gap="$3">
-          <Strong fontSize="$4" lineHeight="$4">
-            {shortDay(day)}
-          </Strong>
-          <Pill tone={left.length > 0 ? 'work' : 'good'}>{words}</Pill>
-        </XStack>
-        <Muted>{own.map(({ tag }) => tag).join(', ')}</Muted>
-      </Card>
-    </Press>
+    <YStack>
+      <Press
+        onPress={() => router.push(`/season/${day}?person=${personId}`)}
+        aria-label={`${shortDay(day)}: ${words}`}
+        testID="next-day"
+      >
+        <Card padding="$3">
+          <XStack justifyContent="space-between" alignItems="center" gap="$3">
+            <Strong fontSize="$4" lineHeight="$4">
+              {shortDay(day)}
+            </Strong>
+            <Pill tone={left.length > 0 ? 'work' : 'good'}>{words}</Pill>
+          </XStack>
+          <Muted>{tags}</Muted>
+        </Card>
+      </Press>
+      <RemindMe />
+    </YStack>
+  );
+}
+
+/** Being told of it while the page lies in the background; nothing where the browser never lets it. */
+function RemindMe() {
+  const { isReminded } = usePreferences();
+  const [may, setMay] = useState(mayRemind);
+  if (may === 'never') return null;
+  return isReminded && may === 'yes' ? (
+    <WordButton onPress={() => changePreferences({ isReminded: false })}>
+      remind me no more of the next day
+    </WordButton>
+  ) : (
+    <WordButton onPress={() => void wantReminders().then(setMay)}>
+      remind me of the next day each evening
+    </WordButton>
   );
 }

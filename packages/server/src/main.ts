@@ -19,7 +19,7 @@ import { firstCodeOf } from './people/first-code';
 import { concludeWaiting } from './ingest/conclude-waiting';
 import { seedPeople } from './seed/people';
 import { seedFile } from './seed/seed-file';
-import { logOldSheets } from './sheet/log';
+import { logOldCountersigns, logOldSheets } from './sheet/log';
 import { serveApp } from './static';
 import { openDiary, type Diary } from './watch/diary';
 
@@ -125,6 +125,8 @@ async function keeperOf(file: string, folder: string, diary: Diary): Promise<Bac
 async function catchUp(store: Store, diary: Diary): Promise<void> {
   const entered = await logOldSheets(store);
   if (entered > 0) console.log(`  ${entered} sheets of before were entered into the log`);
+  const said = await logOldCountersigns(store);
+  if (said > 0) console.log(`  ${said} countersignatures of before were entered into the log`);
   const filed = await concludeWaiting(store, (error) => diary.fault(error));
   if (filed > 0) console.log(`  ${filed} sheets that were signed before were filed now`);
 }

@@ -45,17 +45,20 @@ const sheetOf = (body: SheetBody): Sheet => {
 const bodyOf = (run: string, previous: string | null): SheetBody =>
   unwrap(freezeSheet(unwrap(reduceRun(runs[run]!)), previous));
 
-async function logged(sheets: readonly Sheet[], signer: Signer): Promise<LogLine[]> {
+const logged = (sheets: readonly Sheet[], signer: Signer): Promise<LogLine[]> =>
+  linesOf(
+    sheets.map(({ hash, body }) => ({ of: hash, valve: body.valve_id })),
+    signer,
+  );
+
+async function linesOf(
+  filed: readonly { readonly of: string; readonly valve: string }[],
+  signer: Signer,
+): Promise<LogLine[]> {
   const lines: LogLine[] = [];
-  for (const { hash: sheet, body } of sheets) {
-    const last = lines.at(-1);
-    const said = {
-      seq: lines.length + 1,
-      valve_id: body.valve_id,
-      sheet,
-      at_ms: body.signed_at_ms,
-      previous: last?.hash ?? null,
-    };
+  for (const { of: sheet, valve } of filed) {
+    const previous = lines.at(-1)?.hash ?? null;
+    const said = { seq: lines.length + 1, valve_id: valve, sheet, at_ms: 1000, previous };
     const hash = hashOfLine(said);
     lines.push({ ...said, hash, key: signer.name, signature: await signer.sign(hash) });
   }
@@ -437,6 +440,25 @@ describe('what a second pair of eyes said', () => {
     const alone = { sheet: sheet!, entries: runs['prv-1-1']!, line: file.log[0], keys: file.keys };
     const { faults } = await verifySheet({ ...alone, countersigns: [said] }, { check });
     expect(faults.map((fault) => fault.code)).toEqual([code]);
+  });
+
+  test('has its line in the log: one that was dropped comes out, one of before has none and that is noted', async () => {
+    const [back, agreed] = [await second(), await second({ verdict: 'agreed' })];
+    const filed = [
+      ...file.sheets.map(({ hash, body }) => ({ of: hash, valve: body.valve_id })),
+      ...[back, agreed].map((said) => ({ of: countersignDigest(said), valve: 'prv-1' })),
+    ];
+    const log = await linesOf(filed, signer);
+    expect(await codes({ ...withSaid(back, agreed), log })).toEqual([]);
+    expect(await codes({ ...withSaid(agreed), log })).toEqual(['sheet.dropped']);
+    expect(await codes({ ...file, log })).toEqual(['sheet.dropped', 'sheet.dropped']);
+    const notesOf = async (record: EvidenceFile) =>
+      (await verifyEvidence(record, { check })).notes.map(({ code }) => code);
+    expect(await notesOf({ ...withSaid(back, agreed), log })).not.toContain(
+      'countersign.not_in_log',
+    );
+    const { notes } = await verifyEvidence(withSaid(back), { check });
+    expect(notes.map(noteWords)).toContainEqual(expect.stringMatching(/has no line in the log/u));
   });
 
   test('of a sheet that is not here, it is said', async () => {

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { base64urlSchema, digestOf, digestSchema } from '../digest';
 
-/** A sheet was filed: one line of the one log over all valves. */
+/** Something was filed, a sheet or what a second pair of eyes said of one: a line of the one log over all valves. */
 export const logLineSchema = z.object({
   /** From 1, without a gap. */
   seq: z.number().int().min(1),
   valve_id: z.string(),
-  /** Hash of the sheet. */
+  /** Hash of the sheet, or digest of what was said of one. */
   sheet: digestSchema,
   at_ms: z.number(),
   /** Hash of the line before, null for the first. */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { keyNameOf, publicKeySchema, type PublicKey } from '../digest';
 import { entriesRoot, isGenuine, pastOf, reduceRun, runEventSchema, type RunEvent } from '../run';
 import {
+  countersignDigest,
   countersignSchema,
   freezeSheet,
   hashOf,
@@ -59,7 +60,12 @@ export type EvidenceFault =
 
 /** Why there is less to check on a sheet than there could be; no fault. */
 export type EvidenceNote = {
-  readonly code: 'sheet.without_root' | 'sheet.revision' | 'revision.unsigned' | 'countersign.own';
+  readonly code:
+    | 'sheet.without_root'
+    | 'sheet.revision'
+    | 'revision.unsigned'
+    | 'countersign.own'
+    | 'countersign.not_in_log';
   readonly sheet: string;
 };
 
@@ -104,7 +110,11 @@ export async function verifyEvidence(
   ];
   return {
     faults,
-    notes: [...sheets.flatMap(notesOf), ...ownNotes(sheets, file.countersigns ?? [])],
+    notes: [
+      ...sheets.flatMap(notesOf),
+      ...ownNotes(sheets, file.countersigns ?? []),
+      ...unloggedNotes(file),
+    ],
     sheets: sheets.length,
     entries: Object.values(file.runs).reduce((sum, entries) => sum + entries.length, 0),
     lines: log.length,
@@ -169,6 +179,14 @@ const ownNotes = (sheets: readonly Sheet[], said: readonly Countersign[]): Evide
     )
     .map(({ hash }) => ({ code: 'countersign.own', sheet: hash }));
 
+/** What was said of a sheet before such words got a line of their own: that none of it was dropped cannot be told. */
+function unloggedNotes({ countersigns = [], log }: EvidenceFile): EvidenceNote[] {
+  const filed = new Set(log.map(({ sheet }) => sheet));
+  return countersigns
+    .filter((said) => !filed.has(countersignDigest(said)))
+    .map(({ sheet }) => ({ code: 'countersign.not_in_log', sheet }));
+}
+
 async function signatureFaults(
   { log, keys }: { readonly log: readonly LogLine[]; readonly keys: readonly PublicKey[] },
   check: CheckSignature,
@@ -214,7 +232,8 @@ function chainFaults(sheets: readonly Sheet[]): EvidenceFault[] {
 }
 
 /** Sheets against the log: each has its line, each line of these valves its sheet, in the same order. */
-function filingFaults({ sheets, log, valves }: EvidenceFile): EvidenceFault[] {
+function filingFaults(file: EvidenceFile): EvidenceFault[] {
+  const { sheets, log } = file;
   const faults: EvidenceFault[] = [];
   const lineOf = new Map(log.map((line) => [line.sheet, line]));
   let before = 0;
@@ -228,15 +247,12 @@ function filingFaults({ sheets, log, valves }: EvidenceFile): EvidenceFault[] {
       before = Math.max(before, line.seq);
     }
   }
-  return [...faults, ...dropped(sheets, log, valves)];
+  return [...faults, ...dropped(file)];
 }
 
-function dropped(
-  sheets: readonly Sheet[],
-  log: readonly LogLine[],
-  valves: readonly string[],
-): EvidenceFault[] {
-  const here = new Set(sheets.map(({ hash }) => hash));
+/** Lines of these valves that are about nothing here: neither a sheet, nor what a second pair of eyes said. */
+function dropped({ sheets, countersigns = [], log, valves }: EvidenceFile): EvidenceFault[] {
+  const here = new Set([...sheets.map(({ hash }) => hash), ...countersigns.map(countersignDigest)]);
   const whole = new Set([...valves, ...sheets.map(({ body }) => body.valve_id)]);
   return log
     .filter(({ valve_id, sheet }) => whole.has(valve_id) && !here.has(sheet))

@@ -20,7 +20,7 @@ const words: Words = {
   'sheet.other_valve': ({ sheet, valve }) =>
     `Sheet ${short(sheet)} was filed for another valve: ${valve}.`,
   'sheet.dropped': ({ sheet, seq }) =>
-    `Sheet ${short(sheet)} was filed in line ${seq} of the log and is not here.`,
+    `What was filed in line ${seq} of the log, ${short(sheet)}, is not here: a sheet, or what a second hand said of one.`,
   'sheet.reordered': ({ sheet }) => `Sheet ${short(sheet)} does not stand where it was filed.`,
   'sheet.not_in_log': ({ sheet }) => `Sheet ${short(sheet)} was never filed: it is not in the log.`,
   'entries.missing': ({ sheet }) =>
@@ -56,6 +56,8 @@ const noteTexts: Readonly<Record<EvidenceNote['code'], (sheet: string) => string
     `Sheet ${sheet} is of before: its words are checked, its entries are not.`,
   'sheet.revision': (sheet) =>
     `Sheet ${sheet} is a revision: its readings stand in the sheet that it corrects.`,
+  'countersign.not_in_log': (sheet) =>
+    `What was said of sheet ${short(sheet)} has no line in the log: whether more was said cannot be told.`,
   'countersign.own': (sheet) =>
     `Sheet ${sheet} was agreed by the hand that signed it: no second pair of eyes has seen it.`,
   'revision.unsigned': (sheet) =>

@@ -1,4 +1,5 @@
 import {
+  countersignDigest,
   backupManifestSchema,
   hashOf,
   logFaults,
@@ -12,6 +13,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openStore, type Store } from '../db/open';
 import { Pictures } from '../db/pictures';
+import { toCountersign } from '../sheet/countersigns';
 import { headOf } from '../sheet/log';
 import { toSheet } from '../sheet/stored';
 import { alsoAt, DATABASE, digestOfFile, MANIFEST, PICTURES } from './files';
@@ -114,15 +116,21 @@ export async function recordFaults({ tables }: Pick<Store, 'tables'>): Promise<s
   );
   const faults = logFaults(lines).map(({ code, seq }) => `${code} at line ${seq}`);
   const inLog = new Set(lines.map(({ sheet }) => sheet));
+  const here = new Set<string>();
+  for (const row of await tables.countersigns.findAll({ raw: true }))
+    here.add(countersignDigest(toCountersign(row)));
   const sheets = await tables.sheets.count();
   for (let offset = 0; offset < sheets; offset += AT_ONCE) {
     const order: [string, string][] = [['id', 'ASC']];
     for (const row of await tables.sheets.findAll({ order, offset, limit: AT_ONCE, raw: true })) {
       const { id, hash, body } = toSheet(row);
+      here.add(hash);
       if (hashOf(body) !== hash || !inLog.has(hash))
         faults.push(`sheet ${id} is not what was filed`);
     }
   }
+  for (const { seq, sheet } of lines)
+    if (!here.has(sheet)) faults.push(`what line ${seq} of the log is about is not here`);
   return faults;
 }
 

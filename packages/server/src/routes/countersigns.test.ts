@@ -14,6 +14,8 @@ import {
   type Ingested,
   type Sheet,
 } from '@holvek/core';
+import { recordFaults } from '../backup/check';
+import { logFiled, logOldCountersigns } from '../sheet/log';
 import { crew, codeOf, now, testServer, valve, wholeRun, type TestServer } from '../testing/server';
 
 const { subtle } = globalThis.crypto;
@@ -171,6 +173,46 @@ describe('a second signature', () => {
   });
 });
 
+describe('the log', () => {
+  test('takes up what was said before such words had a line, once and in their order', async () => {
+    await want();
+    const { tables } = server.store;
+    const { publicKey: key, sign } = await hand();
+    const older = [1, 2].map((at_ms) => ({
+      sheet: sheet.hash,
+      by: crew.supervisor.name,
+      verdict: 'sent_back' as const,
+      words: 'no lock',
+      at_ms,
+    }));
+    for (const said of [...older, { ...older[0]!, sheet: 'f'.repeat(64) }]) {
+      const signed = { key, signature: await sign(countersignDigest(said)) };
+      await tables.countersigns.create({
+        sheet: said.sheet,
+        body: JSON.stringify({ ...said, signed }),
+      });
+    }
+    expect(await logOldCountersigns(server.store)).toBe(2);
+    expect(await logOldCountersigns(server.store)).toBe(0);
+    const lines = await tables.log.findAll({ order: [['seq', 'ASC']], raw: true });
+    expect(lines.slice(-2).map((line) => [line.valve_id, line.sheet])).toEqual(
+      older.map((said) => [valve.id, countersignDigest(said)]),
+    );
+  });
+
+  test('a line that is about nothing here is told of a record', async () => {
+    await want();
+    await say();
+    expect(await recordFaults(server.store)).toEqual([]);
+    await server.store.write((tables) =>
+      logFiled(tables, server.store.signer, { hash: 'e'.repeat(64), valve_id: valve.id }),
+    );
+    expect(await recordFaults(server.store)).toEqual([
+      'what line 3 of the log is about is not here',
+    ]);
+  });
+});
+
 describe('in what leaves the house', () => {
   test('it stands in the record and beside its sheet, and holds there', async () => {
     await want();
@@ -181,8 +223,12 @@ describe('in what leaves the house', () => {
     );
     const verdicts = record.countersigns!.map(({ verdict }) => verdict);
     expect(verdicts).toEqual(['sent_back', 'agreed']);
-    const { faults } = await verifyEvidence(record, { check: checkWith(subtle) });
-    expect(faults).toEqual([]);
+    const verified = await verifyEvidence(record, { check: checkWith(subtle) });
+    expect(verified.faults).toEqual([]);
+    expect(verified.notes.map(({ code }) => code)).not.toContain('countersign.not_in_log');
+    const lacking = { ...record, countersigns: record.countersigns!.slice(1) };
+    const { faults } = await verifyEvidence(lacking, { check: checkWith(subtle) });
+    expect(faults.map(({ code }) => code)).toEqual(['sheet.dropped']);
     const file = sheetFileSchema.parse(await (await server.get(`/sheets/${sheet.id}.json`)).json());
     expect(file.countersigns).toEqual(record.countersigns);
   });

@@ -20,6 +20,7 @@ import {
   countersignStateOf,
   toCountersign,
 } from '../sheet/countersigns';
+import { logFiled } from '../sheet/log';
 import { isRevised, sheetById } from '../sheet/shelf';
 
 const check = checkWith(globalThis.crypto.subtle);
@@ -83,6 +84,9 @@ export const countersignRoutes = (store: Store) =>
           const trouble = countersignTrouble(sheet, said, state, rules);
           if (trouble) throw new Problem(409, trouble);
           await tables.countersigns.create({ sheet: sheet.hash, body: JSON.stringify(said) });
+          // Who drops it later is seen by the line that is left.
+          const { valve_id } = sheet.body;
+          await logFiled(tables, store.signer, { hash: countersignDigest(said), valve_id });
         });
         return c.json(said, 200);
       },

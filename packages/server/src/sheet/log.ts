@@ -1,4 +1,6 @@
 import {
+  countersignDigest,
+  countersignSchema,
   EMPTY_HEAD,
   hashOfLine,
   logLineSchema,
@@ -16,8 +18,8 @@ export async function headOf(tables: Tables): Promise<Head> {
   return last ? { seq: last.seq, hash: last.hash } : EMPTY_HEAD;
 }
 
-/** Writes a sheet into the log, over the line before, signed. */
-export async function logSheet(
+/** Writes what is filed into the log, over the line before, signed: a sheet, or what was said of one. */
+export async function logFiled(
   tables: Tables,
   signer: Signer,
   { hash: sheet, valve_id }: { readonly hash: string; readonly valve_id: string },
@@ -56,6 +58,25 @@ export const logOldSheets = (store: Store): Promise<number> =>
       `SELECT hash, valve_id FROM sheets WHERE hash NOT IN (SELECT sheet FROM log) ORDER BY rowid`,
     );
     for (const sheet of rows as { hash: string; valve_id: string }[])
-      await logSheet(tables, store.signer, sheet);
+      await logFiled(tables, store.signer, sheet);
     return rows.length;
+  });
+
+/**
+ * What a second pair of eyes said before it got a line of its own is entered in the order in which it came.
+ *
+ * @returns how many
+ */
+export const logOldCountersigns = (store: Store): Promise<number> =>
+  store.write(async (tables) => {
+    const rows = await tables.countersigns.findAll({ order: [['seq', 'ASC']], raw: true });
+    let entered = 0;
+    for (const said of rows.map(({ body }) => countersignSchema.parse(JSON.parse(body)))) {
+      const hash = countersignDigest(said);
+      const sheet = await tables.sheets.findOne({ where: { hash: said.sheet }, raw: true });
+      if (!sheet || (await lineOf(tables, hash))) continue;
+      await logFiled(tables, store.signer, { hash, valve_id: sheet.valve_id });
+      entered += 1;
+    }
+    return entered;
   });

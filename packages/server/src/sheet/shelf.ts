@@ -14,7 +14,7 @@ import { and, literal, where } from 'sequelize';
 import type { Store } from '../db/open';
 import { keepDocument } from '../db/keep';
 import type { Tables } from '../db/tables';
-import { logSheet } from './log';
+import { logFiled } from './log';
 import { writeSummary } from './summary';
 import { toSheet } from './stored';
 
@@ -107,7 +107,7 @@ export async function fileSheet(
     signed_at_ms: body.signed_at_ms,
     body: JSON.stringify(body),
   });
-  await logSheet(tables, signer, { hash, valve_id: valveId });
+  await logFiled(tables, signer, { hash, valve_id: valveId });
   await writeSummary(tables, valveId);
   return sheet;
 }

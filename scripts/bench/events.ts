@@ -11,7 +11,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { Hono } from 'hono';
+import { newRouter } from '../../packages/server/src/http/router';
 import sqlite3 from 'sqlite3';
 import { createApp } from '../../packages/server/src/app';
 import { COOKIE } from '../../packages/server/src/people/gate';
@@ -152,7 +152,7 @@ const overHttp = (file: string, runs: readonly Batches[], clients: number): Prom
 
 /** The same to a server that reads each batch and does nothing with it: what HTTP alone leaves. */
 async function bareHttp(runs: readonly Batches[], clients: number): Promise<number> {
-  const app = new Hono().post('/api/runs/:id/events', async (c) => {
+  const app = newRouter().post('/api/runs/:id/events', async (c) => {
     const { events } = await c.req.json<{ readonly events: readonly RunEvent[] }>();
     return c.json({ stored: events.map(({ id }) => id) });
   });

@@ -1,3 +1,4 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import {
   atPlace,
   firstSite,
@@ -8,10 +9,11 @@ import {
   templateName,
   type AtPlace,
   type System,
-  type TemplateId,
 } from '@holvek/core';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
 import { XStack, YStack } from '@/ui/kit';
 import { useChangeSystem, useHouseRules, useSites, useSystems } from '@/data/queries';
 import { newId } from '@/data/new-id';
@@ -19,7 +21,8 @@ import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Pill, type Tone } from '@/ui/card';
-import { Choice, Field } from '@/ui/field';
+import { FormChoice } from '@/ui/form-choice';
+import { FormField } from '@/ui/form-field';
 import { BigButton, Press } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
 import { Muted, Strong, Words } from '@/ui/words';
@@ -108,22 +111,33 @@ const moneyAt = ({ price_per_kwh: price, currency }: AtPlace) => ({
   ...(currency === undefined ? {} : { currency }),
 });
 
+const newSystem = z.object({
+  name: z.string().trim().min(1).max(120),
+  /** The house's first where none is chosen. */
+  site: z.string(),
+  template: z.enum(templateIds),
+});
+type NewTexts = z.infer<typeof newSystem>;
+
 function NewSystem({ onClose }: { readonly onClose: () => void }) {
   const router = useRouter();
   const rules = useHouseRules();
   const places = useSites().data ?? [];
   const sites = places.filter(({ under, closed }) => under === undefined && !closed);
-  const [chosen, setChosen] = useState<string>();
-  const site = chosen ?? firstSite(places)?.id;
+  const first = firstSite(places)?.id;
   const change = useChangeSystem();
-  const [name, setName] = useState('');
-  const [template, setTemplate] = useState<TemplateId>('hydraulic');
-  const begin = () => {
-    if (!site) return;
+  const { control, handleSubmit, formState } = useForm<NewTexts>({
+    resolver: zodResolver(newSystem),
+    defaultValues: { name: '', site: '', template: 'hydraulic' },
+    mode: 'onChange',
+  });
+  const begin = handleSubmit(({ name, site: chosen, template }) => {
+    const site = chosen === '' ? first : chosen;
+    if (site === undefined) return;
     const system = systemFrom(
       template,
       rules,
-      { id: newId(), name: name.trim(), site_id: site },
+      { id: newId(), name, site_id: site },
       moneyAt(atPlace(places, site)),
     );
     change.mutate(system, {
@@ -132,22 +146,22 @@ function NewSystem({ onClose }: { readonly onClose: () => void }) {
         router.push(`/ladder/${system.id}`);
       },
     });
-  };
+  });
   return (
     <>
-      <Field label="Name" value={name} onChangeText={setName} maxLength={120} />
+      <FormField control={control} name="name" label="Name" maxLength={120} />
       {sites.length > 1 ? (
-        <Choice
+        <FormChoice
+          control={control}
+          name="site"
           label="Where it stands"
-          value={site ?? ''}
-          onChange={setChosen}
           options={sites.map(({ id, name: say }) => ({ value: id, say }))}
         />
       ) : null}
-      <Choice
+      <FormChoice
+        control={control}
+        name="template"
         label="Begin with"
-        value={template}
-        onChange={setTemplate}
         options={templateIds.map((value) => ({ value, say: templateName[value] }))}
       />
       {change.isError ? (
@@ -155,7 +169,10 @@ function NewSystem({ onClose }: { readonly onClose: () => void }) {
           The server cannot be reached. What you typed is still here.
         </Words>
       ) : null}
-      <BigButton disabled={name.trim() === '' || !site || change.isPending} onPress={begin}>
+      <BigButton
+        disabled={!formState.isValid || first === undefined || change.isPending}
+        onPress={() => void begin()}
+      >
         Begin
       </BigButton>
     </>

@@ -1,11 +1,21 @@
-import { endReasons, endWord, type EarlyEnd, type EndReason } from '@holvek/core';
-import { useState } from 'react';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { earlyEnds, endReasons, endWord } from '@holvek/core';
+import { useForm, useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import { useDesk } from '@/desk/use-desk';
-import { Choice, Field } from '@/ui/field';
+import { FormChoice } from '@/ui/form-choice';
+import { FormField } from '@/ui/form-field';
 import { BigButton } from '@/ui/press';
+import { useOnce } from '@/ui/use-once';
 import { Words } from '@/ui/words';
 
-type End = EarlyEnd | 'out_of_service';
+const schema = z.object({
+  end: z.enum([...earlyEnds, 'out_of_service']),
+  why: z.enum(endReasons),
+  reason: z.string().trim().min(3).max(400),
+});
+type Texts = z.infer<typeof schema>;
+type End = Texts['end'];
 
 const ends: readonly { readonly value: End; readonly say: string }[] = [
   { value: 'could_not_be_set', say: 'Could not be set' },
@@ -24,36 +34,42 @@ const reasons = endReasons.map((value) => ({ value, say: endWord[value] }));
 /** Something is wrong: how the work ends here, and why. Everything goes back, and a sheet is filed. */
 export function EndEarly({ onEnded }: { readonly onEnded: () => void }) {
   const { add, view } = useDesk();
-  const [end, setEnd] = useState<End>('could_not_be_set');
-  const [why, setWhy] = useState<EndReason>('hunts');
-  const [reason, setReason] = useState('');
+  const { control, handleSubmit, formState } = useForm<Texts>({
+    resolver: zodResolver(schema),
+    defaultValues: { end: 'could_not_be_set', why: 'hunts', reason: '' },
+    mode: 'onChange',
+  });
+  const end = useWatch({ control, name: 'end' });
   const stepId = view.step?.id;
+  const finish = useOnce(
+    handleSubmit(async ({ end: outcome, why, reason }) => {
+      if (stepId === undefined) return;
+      const words = { step_id: stepId, reason };
+      const entry =
+        outcome === 'out_of_service'
+          ? ({ type: 'condemned', ...words } as const)
+          : ({ type: 'ended', outcome, why, ...words } as const);
+      if (await add(entry)) onEnded();
+    }),
+  );
   if (stepId === undefined) return null;
-  const finish = () => {
-    const words = { step_id: stepId, reason: reason.trim() };
-    const entry =
-      end === 'out_of_service'
-        ? ({ type: 'condemned', ...words } as const)
-        : ({ type: 'ended', outcome: end, why, ...words } as const);
-    void add(entry).then((done) => done && onEnded());
-  };
   return (
     <>
-      <Choice label="It ends as" value={end} onChange={setEnd} options={ends} />
+      <FormChoice control={control} name="end" label="It ends as" options={ends} />
       <Words color="$muted">{after[end]}</Words>
       {end === 'out_of_service' ? null : (
-        <Choice label="Because" value={why} onChange={setWhy} options={reasons} />
+        <FormChoice control={control} name="why" label="Because" options={reasons} />
       )}
-      <Field
+      <FormField
+        control={control}
+        name="reason"
         label="What is wrong, in your words"
-        value={reason}
-        onChangeText={setReason}
         maxLength={400}
       />
       <BigButton
         kind="stop"
-        disabled={reason.trim().length < 3}
-        onPress={finish}
+        disabled={!formState.isValid}
+        onPress={() => void finish()}
         testID="end-early"
       >
         End here, put everything back

@@ -1,14 +1,27 @@
-import { adjusterPlate, checkTurn, inTurns } from '@holvek/core';
-import { useState } from 'react';
+import { adjusterPlate, checkTurn, inTurns, type Run } from '@holvek/core';
+import { useForm, useWatch, type Resolver } from 'react-hook-form';
 import { XStack, YStack } from '@/ui/kit';
 import { useDesk } from '@/desk/use-desk';
-import { Choice, Field } from '@/ui/field';
+import type { Units } from '@/units/use-units';
+import { FormChoice } from '@/ui/form-choice';
+import { FormField } from '@/ui/form-field';
 import { BigButton, Press } from '@/ui/press';
 import { turnWord } from '@/ui/turn-word';
 import { Strong } from '@/ui/words';
 import { eventTrouble } from '@/words/trouble';
 
 const EIGHTHS = [1, 2, 3, 4, 5, 6, 7, 8].map((n) => n / 8);
+
+type Texts = { readonly way: 'clockwise' | 'anticlockwise'; readonly turns: string };
+
+/** What speaks against a turn as it was typed; undefined where it may have been made. */
+function turnsTrouble(text: string, run: Run, adjuster: string, units: Units): string | undefined {
+  const typed = readTurns(text);
+  if (Number.isNaN(typed)) return 'Type turns such as 3/8, 1 1/4 or 0.5.';
+  const { travel_turns: travel } = adjusterPlate(run.started.plate, adjuster);
+  const wrong = checkTurn(inTurns(typed), inTurns(travel));
+  return wrong && eventTrouble(wrong, units);
+}
 
 /** The turn as it was really made, when it is not the one that was asked for. */
 export function OtherAmount({
@@ -19,25 +32,27 @@ export function OtherAmount({
   readonly onTurned: (turns: number) => void;
 }) {
   const { run, units } = useDesk();
-  const [way, setWay] = useState<'clockwise' | 'anticlockwise'>('clockwise');
-  const [text, setText] = useState('');
-  const typed = readTurns(text);
-  const wrong =
-    text.trim() === ''
-      ? undefined
-      : checkTurn(inTurns(typed), inTurns(adjusterPlate(run.started.plate, adjuster).travel_turns));
-  const error = wrong
-    ? Number.isNaN(typed)
-      ? 'Type turns such as 3/8, 1 1/4 or 0.5.'
-      : eventTrouble(wrong, units)
-    : undefined;
-  const sign = way === 'clockwise' ? 1 : -1;
+  const resolver: Resolver<Texts> = (texts) => {
+    const message = turnsTrouble(texts.turns, run, adjuster, units);
+    return message === undefined
+      ? { values: texts, errors: {} }
+      : { values: {}, errors: { turns: { type: 'turns', message } } };
+  };
+  const { control, handleSubmit, setValue, formState } = useForm<Texts>({
+    resolver,
+    defaultValues: { way: 'clockwise', turns: '' },
+    mode: 'onChange',
+  });
+  const { way, turns } = useWatch({ control });
+  const turned = handleSubmit((texts) =>
+    onTurned((texts.way === 'clockwise' ? 1 : -1) * readTurns(texts.turns)),
+  );
   return (
     <YStack gap="$3">
-      <Choice
+      <FormChoice
+        control={control}
+        name="way"
         label="Which way"
-        value={way}
-        onChange={setWay}
         options={[
           { value: 'clockwise', say: 'clockwise' },
           { value: 'anticlockwise', say: 'anticlockwise' },
@@ -54,25 +69,21 @@ export function OtherAmount({
             borderRadius="$2"
             backgroundColor="$quiet"
             aria-label={`${turnWord(part)} turn`}
-            onPress={() => setText(turnWord(part))}
+            onPress={() => setValue('turns', turnWord(part), { shouldValidate: true })}
           >
             <Strong fontSize="$5">{turnWord(part)}</Strong>
           </Press>
         ))}
       </XStack>
-      <Field
+      <FormField
+        control={control}
+        name="turns"
         label="Turns"
-        value={text}
-        onChangeText={setText}
-        error={error}
         maxLength={12}
         hint="Whole turns and a fraction: 1 3/8"
       />
-      <BigButton
-        disabled={text.trim() === '' || error !== undefined}
-        onPress={() => onTurned(sign * typed)}
-      >
-        {text.trim() === '' || error ? 'Turned' : `Turned ${turnWord(typed)} ${way}`}
+      <BigButton disabled={!formState.isValid} onPress={() => void turned()}>
+        {formState.isValid ? `Turned ${turnWord(readTurns(turns ?? ''))} ${way}` : 'Turned'}
       </BigButton>
     </YStack>
   );

@@ -117,6 +117,21 @@ describe('a sheet on paper (needs pdftotext of poppler-utils)', () => {
     expect(words).not.toContain('aaaaaaaaaaaa');
   });
 
+  test('who received it stands under it, with the signature that he drew', async () => {
+    const sheet = sheetOf(bodies[0]![1]);
+    const received = { name: 'Ann Weir', at_ms: Date.UTC(2026, 10, 27, 9, 5) };
+    const words = squeezed(await wordsOf(sheet, { received }));
+    expect(words).toContain(squeezed('Received by Ann Weir, 2026-11-27 09:05 UTC'));
+    expect(squeezed(await wordsOf(sheet))).not.toContain('AnnWeir');
+    const stroke = Array.from({ length: 400 }, (_, i): [number, number] => [i, (i * 7) % 200]);
+    const plainly = await sheetPdf(sheet, fonts, { received });
+    const drawn = await sheetPdf(sheet, fonts, {
+      received: { ...received, drawn: [stroke, [[300, 100]]] },
+    });
+    expect(drawn.length - plainly.length).toBeGreaterThan(400);
+    expect(squeezed(readPdf(drawn).words)).toContain(sheet.hash);
+  });
+
   test('long notes, many open ends and reasons go on over further pages, none cut', async () => {
     const body = bodies[0]![1];
     const long = Array.from(

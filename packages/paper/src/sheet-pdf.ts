@@ -1,5 +1,7 @@
 import {
   DOUBT_TITLE,
+  DRAWN_BOX,
+  drawnPath,
   doubtWords,
   headWords,
   judgingGauge,
@@ -11,8 +13,10 @@ import {
   type CountersignState,
   type GaugeDoubt,
   type LogLine,
+  type Receipt,
   type Report,
   type Sheet,
+  type SignedByHand,
 } from '@holvek/core';
 import { drawBlock, type Pictures } from './blocks';
 import {
@@ -53,13 +57,15 @@ export type Beside = {
   readonly second?: CountersignState;
   /** Files of the pictures that were taken in the work, as far as they are here. */
   readonly pictures?: Pictures;
+  /** Who has received it, and how he has signed for it. */
+  readonly received?: Receipt | undefined;
 };
 
 /** A sheet on A4 that can be handed to a client: as many pages as it takes, and nothing cut. */
 export async function sheetPdf(
   sheet: Sheet,
   fonts: PaperFonts,
-  { filed, doubts = [], second, pictures = {} }: Beside = {},
+  { filed, doubts = [], second, pictures = {}, received }: Beside = {},
 ): Promise<Uint8Array<ArrayBuffer>> {
   const doc = openDocument(`${sheet.body.valve_tag} as-left sheet`, fonts);
   const told = reportOf(sheet);
@@ -68,7 +74,7 @@ export async function sheetPdf(
   if (doubts.length > 0) drawBlock(doc, flow, doubtBlock(doubts));
   if (second && second.kind !== 'not_wanted') drawBlock(doc, flow, secondBlock(second));
   for (const block of told.blocks) drawBlock(doc, flow, block, pictures);
-  signature(doc, flow, sheet);
+  signature(doc, flow, sheet, received);
   if (filed && filed !== 'not_yet') filing(doc, flow, filed);
   pageFeet(doc, sheet);
   if (told.headline.isPractice) bands(doc, 'PRACTICE: a simulated valve, no record');
@@ -155,12 +161,37 @@ function heading(doc: Doc, flow: Flow, { headline, figures, words }: Report, { b
       .text(words.text, x, y + 66, { width: WIDTH });
 }
 
+/** Room for a drawn signature, points. */
+const DRAWN_HEIGHT = 44;
+
+/** The line that is signed by pen where nobody has signed for it yet. */
+const receivedWords = (received: Receipt | undefined): string =>
+  received ? `Received by ${received.name}, ${minute(received.at_ms)} UTC` : 'Received by';
+
+/** A signature as its hand drew it, standing on its line. */
+function handOf(
+  doc: Doc,
+  drawn: SignedByHand,
+  { x, y }: { readonly x: number; readonly y: number },
+) {
+  const scale = DRAWN_HEIGHT / DRAWN_BOX.height;
+  doc.save().translate(x, y).scale(scale);
+  doc
+    .path(drawnPath(drawn))
+    .lineWidth(1 / scale)
+    .lineCap('round')
+    .stroke(ink.text);
+  doc.restore();
+}
+
 /** Who signed, who received it, and by which hash it is known. */
-function signature(doc: Doc, flow: Flow, { hash, body }: Sheet) {
-  const { x, y } = flow.across(86);
-  const line = y + 22;
+function signature(doc: Doc, flow: Flow, { hash, body }: Sheet, received?: Receipt) {
+  const drawn = received?.drawn;
+  const { x, y } = flow.across(86 + (drawn ? DRAWN_HEIGHT : 0));
+  const line = y + 22 + (drawn ? DRAWN_HEIGHT : 0);
   const half = 210;
   const right = x + WIDTH - half;
+  if (drawn) handOf(doc, drawn, { x: right, y: line - DRAWN_HEIGHT - 2 });
   for (const from of [x, right])
     doc
       .moveTo(from, line)
@@ -169,7 +200,7 @@ function signature(doc: Doc, flow: Flow, { hash, body }: Sheet) {
       .stroke(ink.text);
   doc.font('body').fontSize(9).fillColor(ink.muted);
   doc.text(`Technician: ${body.technician}`, x, line + 5);
-  doc.text('Received by', right, line + 5);
+  doc.text(receivedWords(received), right, line + 5, { width: half });
   doc.font('figures').fontSize(7);
   doc.text(`SHA-256 ${hash}`, x, line + 24, { width: WIDTH });
   doc.text(`follows ${body.previous_hash ?? 'no earlier sheet'}`, x, line + 34, { width: WIDTH });

@@ -1,6 +1,5 @@
-import { DRAWN_BOX, type SignedByHand } from '@holvek/core';
+import { DRAWN_BOX, drawnPath, type SignedByHand } from '@holvek/core';
 import Svg, { Path } from 'react-native-svg';
-import { pathOf } from './drawn';
 import { useInk } from '@/ui/use-ink';
 
 /** A signature as it was drawn. */
@@ -22,7 +21,7 @@ export function DrawnView({
       aria-label={`Signed by hand: ${name}`}
     >
       <Path
-        d={pathOf(drawn)}
+        d={drawnPath(drawn)}
         stroke={color}
         strokeWidth={4}
         strokeLinecap="round"

@@ -1,5 +1,5 @@
-import { drawnSchema } from '@holvek/core';
-import { drawnIn, pathOf } from './drawn';
+import { drawnPath, drawnSchema } from '@holvek/core';
+import { drawnIn } from './drawn';
 
 const box = { width: 300, height: 100 };
 
@@ -39,7 +39,7 @@ test('points that lie on one another tell nothing; a dot stays one', () => {
 
 test('is drawn again stroke by stroke', () => {
   expect(
-    pathOf([
+    drawnPath([
       [
         [1, 2],
         [3, 4],

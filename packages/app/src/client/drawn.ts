@@ -29,14 +29,3 @@ export function drawnIn(
       return kept;
     });
 }
-
-/** A drawing as the path of a picture; a dot is a stroke that goes nowhere. */
-export const pathOf = (drawn: SignedByHand): string =>
-  drawn
-    .map(([first, ...rest]) => {
-      const from = `M${first!.join(' ')}`;
-      return rest.length === 0
-        ? `${from}l0.1 0`
-        : from + rest.map((point) => `L${point.join(' ')}`).join('');
-    })
-    .join('');

@@ -33,6 +33,17 @@ export const drawnSchema = z
   .refine((strokes) => strokes.flat().length <= MOST_POINTS, 'more than a hand draws');
 export type SignedByHand = z.infer<typeof drawnSchema>;
 
+/** A drawing as the path of a picture; a dot is a stroke that goes nowhere. */
+export const drawnPath = (drawn: SignedByHand): string =>
+  drawn
+    .map(([first, ...rest]) => {
+      const from = `M${first!.join(' ')}`;
+      return rest.length === 0
+        ? `${from}l0.1 0`
+        : from + rest.map((point) => `L${point.join(' ')}`).join('');
+    })
+    .join('');
+
 /** Who has received what was done, said once, and how he has signed for it. */
 export const receiptSchema = z.object({
   name,

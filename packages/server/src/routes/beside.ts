@@ -1,4 +1,13 @@
-import { atPlace, doubtsOf, gaugeSchema, siteSchema, valveSchema, type Sheet } from '@holvek/core';
+import {
+  atPlace,
+  clientLinkSchema,
+  doubtsOf,
+  gaugeSchema,
+  siteSchema,
+  valveSchema,
+  type Receipt,
+  type Sheet,
+} from '@holvek/core';
 import type { Beside } from '@holvek/paper';
 import type { Store } from '../db/open';
 import { countersignRulesOf, countersignStateOf } from '../sheet/countersigns';
@@ -24,6 +33,18 @@ async function picturesOf(
   return files;
 }
 
+/** Who has received a sheet, where it was handed out: the first who said so. */
+async function receiptOf({ tables }: Store, sheetId: string): Promise<Receipt | undefined> {
+  const links = (await tables.client_links.findAll({ raw: true })).map(({ body }) =>
+    clientLinkSchema.parse(JSON.parse(body)),
+  );
+  return links
+    .flatMap(({ sheet_ids: ids, received }) =>
+      received && ids.includes(sheetId) ? [received] : [],
+    )
+    .sort((a, b) => a.at_ms - b.at_ms)[0];
+}
+
 /** What is known of a sheet now: where it was filed, and which of its gauges failed a check since. */
 export async function besideOf(store: Store, sheet: Sheet): Promise<Beside> {
   const { hash, body } = sheet;
@@ -35,6 +56,7 @@ export async function besideOf(store: Store, sheet: Sheet): Promise<Beside> {
     filed: await lineOf(store.tables, hash),
     doubts: doubtsOf(body, gauges, dayIn(atPlace(places, placeId).time_zone)),
     pictures: await picturesOf(store, body.pictures ?? []),
+    received: await receiptOf(store, sheet.id),
     second: await countersignStateOf(store.tables, sheet, await countersignRulesOf(store.tables)),
   };
 }

@@ -12,6 +12,7 @@ import {
   type Ingested,
   type NewClientLink,
 } from '@holvek/core';
+import { besideOf } from './beside';
 import { clientLinkRoutes } from './client-links';
 import { fileSheet, sheetById } from '../sheet/shelf';
 import {
@@ -150,6 +151,12 @@ describe('what a client is handed', () => {
     expect((await view({ path })).received).toBeUndefined();
     expect((await receive(path, 'Ann Weir', drawn)).status).toBe(200);
     expect((await view({ path })).received).toMatchObject({ name: 'Ann Weir', drawn });
+    const [sheet] = (await view({ path })).sheets;
+    // Whoever received it first, by whatever address, stands on its paper.
+    const { received: first } = await besideOf(server.store, sheet!);
+    const receipts = (await listed()).flatMap(({ received }) => received?.at_ms ?? []);
+    expect(first!.at_ms).toBe(Math.min(...receipts));
+    expect((await besideOf(server.store, { ...sheet!, id: 'another' })).received).toBeUndefined();
     const most = Array.from({ length: 4000 }, () => [1, 1]);
     expect((await receive((await made()).path, 'Bo Marsh', [most])).status).toBe(200);
   });

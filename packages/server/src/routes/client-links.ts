@@ -126,7 +126,9 @@ export function clientLinkRoutes(store: Store, fontFolder: string, now: () => nu
   const router = newRouter();
   router.get('/client/:token/:id{.+\\.pdf}', async (c) => {
     const sheet = await sheetOf(c.req.param('token'), c.req.param('id').replace(/\.pdf$/u, ''));
-    const pdf = await sheetPdf(sheet, fonts, await besideOf(store, sheet));
+    // Of others who were handed the same sheet he sees nothing.
+    const { received } = await linkOf(c.req.param('token'));
+    const pdf = await sheetPdf(sheet, fonts, { ...(await besideOf(store, sheet)), received });
     return download(c, sheet, { ending: 'pdf', content: pdf, type: 'application/pdf' });
   });
   router.get('/client/:token/:id{.+\\.json}', async (c) => {

@@ -1,10 +1,12 @@
+import { placeTree, shortPlacePath } from '@holvek/core';
 import { useRouter, type Href } from 'expo-router';
 import { useRef, useState } from 'react';
 import { FlatList } from 'react-native';
 import { useMedia, XStack, YStack } from '@/ui/kit';
-import { useValves } from '@/data/queries';
+import { useSites, useValves } from '@/data/queries';
 import { Head } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
+import { BottomSheet } from '@/ui/bottom-sheet';
 import { useKeys } from '@/ui/use-keys';
 import { Choice, TextInput } from '@/ui/field';
 import { BigButton, WordButton } from '@/ui/press';
@@ -23,7 +25,8 @@ export default function ValvesScreen() {
   const router = useRouter();
   const input = useRef<{ focus: () => void }>(null);
   useKeys({ '/': () => input.current?.focus() });
-  const rows = useValveRows(text, filter);
+  const [placeId, setPlaceId] = useState('');
+  const rows = useValveRows({ text, standing: filter, placeId });
   const scan = <WordButton onPress={() => router.push('/scan' as Href)}>scan a label</WordButton>;
   const newValve = (
     <BigButton kind="outline" onPress={() => router.push('/valves/new' as Href)}>
@@ -39,6 +42,7 @@ export default function ValvesScreen() {
         value={text}
         onChangeText={setText}
       />
+      <WhereChoice placeId={placeId} onPlace={setPlaceId} />
       <Choice
         label="Standing"
         value={filter}
@@ -86,6 +90,44 @@ export default function ValvesScreen() {
       )}
       {isWide ? <RegisterWays /> : newValve}
     </YStack>
+  );
+}
+
+/** Where it is looked: everywhere, or in one place with all that lies in it. A house of one place asks nothing. */
+function WhereChoice({
+  placeId,
+  onPlace,
+}: {
+  readonly placeId: string;
+  readonly onPlace: (id: string) => void;
+}) {
+  const places = useSites().data ?? [];
+  const [isOpen, setOpen] = useState(false);
+  const open = places.filter(({ closed }) => !closed);
+  if (open.length < 2) return null;
+  const said = placeId === '' ? 'in every place' : `in ${shortPlacePath(places, placeId)}`;
+  const choose = (id: string) => {
+    onPlace(id);
+    setOpen(false);
+  };
+  return (
+    <>
+      <WordButton onPress={() => setOpen(true)}>{said}</WordButton>
+      <BottomSheet isOpen={isOpen} title="Where" onClose={() => setOpen(false)}>
+        <Choice
+          label="With all that lies in it"
+          value={placeId}
+          onChange={choose}
+          options={[
+            { value: '', say: 'every place' },
+            ...placeTree(open).map(({ place }) => ({
+              value: place.id,
+              say: shortPlacePath(places, place.id),
+            })),
+          ]}
+        />
+      </BottomSheet>
+    </>
   );
 }
 

@@ -1,9 +1,17 @@
-import { dueOf, familyName, unprovedRepair, type Valve } from '@holvek/core';
+import {
+  dueOf,
+  familyName,
+  liesIn,
+  pathTo,
+  unprovedRepair,
+  type Site,
+  type Valve,
+} from '@holvek/core';
 import { useMemo } from 'react';
 import { afterRepair, openRunOf, standingOf, type Standing } from './valve-state';
 import { useVisits } from '@/data/use-visits';
 import { groupBy } from '@/data/group-by';
-import { useHouseRules, useRepairs, useValves } from '@/data/queries';
+import { useHouseRules, useRepairs, useSites, useValves } from '@/data/queries';
 import { useShelf } from '@/data/store';
 import { useNow } from '@/ui/use-now';
 
@@ -30,8 +38,31 @@ export type ValveRow = {
   readonly due: number | undefined;
 };
 
-/** The register as a list shows it: what was typed and how a valve stands choose the rows. */
-export function useValveRows(text: string, filter: StandingFilter): readonly ValveRow[] {
+/** Which valves are looked for; an empty place is anywhere. */
+export type Looked = {
+  readonly text: string;
+  readonly standing: StandingFilter;
+  /** A place of the register, with all that lies in it. */
+  readonly placeId: string;
+};
+
+/** Whether a valve is what is looked for by its words, and lies where it is looked for. */
+export function isLookedFor(
+  { tag, name, place, place_id, plate }: Valve,
+  { text, placeId }: Pick<Looked, 'text' | 'placeId'>,
+  places: readonly Site[],
+): boolean {
+  const path = pathTo(places, place_id);
+  const words = [tag, name, place, ...path.map((each) => each.name), familyName[plate.family]];
+  return (
+    words.join(' ').toLowerCase().includes(text.trim().toLowerCase()) &&
+    (placeId === '' || liesIn(places, place_id, placeId))
+  );
+}
+
+/** The register as a list shows it: what was typed, where it is looked for and how a valve stands choose the rows. */
+export function useValveRows({ text, standing: filter, placeId }: Looked): readonly ValveRow[] {
+  const { data: places } = useSites();
   const { data } = useValves();
   const { data: repairs } = useRepairs();
   const visits = useVisits();
@@ -39,12 +70,9 @@ export function useValveRows(text: string, filter: StandingFilter): readonly Val
   const rules = useHouseRules();
   const now = useNow();
   return useMemo(() => {
-    const wanted = text.trim().toLowerCase();
     const repaired = groupBy(repairs ?? [], ({ valve_id: id }) => id);
     return (data ?? [])
-      .filter(({ tag, name, place, plate }) =>
-        `${tag} ${name} ${place} ${familyName[plate.family]}`.toLowerCase().includes(wanted),
-      )
+      .filter((valve) => isLookedFor(valve, { text, placeId }, places ?? []))
       .map((valve) => {
         const own = visits.get(valve.id) ?? [];
         const standing = standingOf(valve, own, {
@@ -61,5 +89,5 @@ export function useValveRows(text: string, filter: StandingFilter): readonly Val
       })
       .filter(({ standing }) => (filter === 'all' ? standing !== 'retired' : standing === filter))
       .sort((a, b) => a.valve.tag.localeCompare(b.valve.tag, 'en', { numeric: true }));
-  }, [data, filter, now, repairs, rules, shelf, text, visits]);
+  }, [data, filter, now, placeId, places, repairs, rules, shelf, text, visits]);
 }

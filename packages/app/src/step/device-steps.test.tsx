@@ -65,6 +65,20 @@ describe('cables before power', () => {
     expect(added.map(({ type: kind }) => kind)).toEqual(['observed', 'observed']);
   });
 
+  test('what is typed on while figures are being kept stays, and cannot be kept before they are', async () => {
+    let letOn: (isKept: boolean) => void = () => undefined;
+    show(runOf(electronic), 'cables', { add: () => new Promise((done) => (letOn = done)) });
+    await type(/Actuator supply: Length/, '200');
+    await press('Not enough: keep figures, leave it off');
+    await type(/Actuator supply: Conductor/, '0.8');
+    const button = screen.getByTestId('confirm-step');
+    expect(button.getAttribute('aria-disabled')).toBe('true');
+    await act(async () => letOn(true));
+    const field = (label: RegExp) => (screen.getByLabelText(label) as HTMLInputElement).value;
+    expect(field(/Actuator supply: Conductor/)).toBe('0.8');
+    expect(button.getAttribute('aria-disabled')).not.toBe('true');
+  });
+
   test('a conductor may be named by its gauge number', async () => {
     const added = show(runOf(electronic), 'cables');
     await type(/Actuator supply: Length/, '80');

@@ -1,11 +1,10 @@
 import { absolutePa } from '../quantity';
 import type { Valve } from '../exchange';
-import { familyNames } from '../family';
+import { familyNames, factGroups } from '../family';
 import { familySamples, type SampleName } from '../testing/family-samples';
 import { roundedValve as rounded } from '../testing/rounded';
 import { plate, target } from '../testing/samples';
 import { completed, draftLike, draftOf, newDraft, readDraft, type ValveDraft } from './valve-draft';
-import { factGroups } from '../family';
 
 const writing = { unit: 'kPa', barometer: absolutePa(101_325) };
 const reading = { id: 'v-1', writing, others: [] };

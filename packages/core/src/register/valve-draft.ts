@@ -1,5 +1,16 @@
 import { valveSchema, type Valve } from '../exchange';
-import { checkPlate, type Family, type PlateIssue } from '../family';
+import {
+  checkPlate,
+  type Family,
+  type PlateIssue,
+  adjusterPath,
+  factsOf,
+  furtherOf,
+  isJudgedByPoints,
+  mayLack,
+  shapeOf,
+  type ValveShape,
+} from '../family';
 import { ok, type Result } from '../result';
 import type { PlateFact } from '../valve';
 import {
@@ -13,15 +24,6 @@ import {
   type Writing,
 } from './fact-text';
 import { atPlace, readPlace } from './places';
-import {
-  adjusterPath,
-  factsOf,
-  furtherOf,
-  isJudgedByPoints,
-  mayLack,
-  shapeOf,
-  type ValveShape,
-} from '../family';
 
 /** A valve as it is being written down: what it has, and a text for every fact by its path. */
 export type ValveDraft = {

@@ -1,12 +1,11 @@
 import { absolutePa } from '../quantity';
 import type { Valve } from '../exchange';
-import { familyNames } from '../family';
+import { familyNames, factGroups, furtherOf } from '../family';
 import { unwrap } from '../result';
 import { familySamples, type SampleName } from '../testing/family-samples';
 import { roundedValve as rounded } from '../testing/rounded';
 import { plate, target } from '../testing/samples';
 import { columnsOf, headerOf, merged, readHeader } from './valve-columns';
-import { factGroups, furtherOf } from '../family';
 import { readValvesCsv, writeValvesCsv } from './valves-csv';
 
 const writing = { unit: 'kPa', barometer: absolutePa(101_325) };

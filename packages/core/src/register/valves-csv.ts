@@ -1,12 +1,20 @@
 import { readCsv, writeCsv, type CsvIssue, type CsvRowIssue, type Valve } from '../exchange';
-import { familyNames, type Family } from '../family';
+import {
+  familyNames,
+  type Family,
+  adjusterPath,
+  factsOf,
+  furtherOf,
+  mayLack,
+  shapeOf,
+  type ValveShape,
+} from '../family';
 import { plainCharacters, readNumber, unitAndReference } from '../quantity';
 import { err, ok, type Result } from '../result';
 import { MAIN } from '../valve';
 import type { Writing } from './fact-text';
 import { columnsOf, headerOf, merged, readHeader, type ValveColumn } from './valve-columns';
 import { draftOf, readDraft, type DraftIssue, type ValveDraft } from './valve-draft';
-import { adjusterPath, factsOf, furtherOf, mayLack, shapeOf, type ValveShape } from '../family';
 
 const columnsFor = (shape: ValveShape, writing: Pick<Writing, 'unit'>): readonly ValveColumn[] =>
   factsOf(shape).flatMap((fact) => columnsOf(fact, writing));

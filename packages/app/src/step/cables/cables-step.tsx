@@ -83,15 +83,23 @@ export function CablesStep({ step }: { readonly step: StepOf<'cables'> }) {
   });
   const isEnough = sums.every(({ budget }) => budget.ok && budget.value.left > 0);
   const isWhole = sums.every(({ budget }) => budget.ok);
-  const keep = useOnce(async () => {
+  const [isKeeping, setKeeping] = useState(false);
+  const keepAll = async () => {
     for (const { cable, needs } of sums)
       for (const field of cableFields) {
         const key = cableKey(cable, field);
         if (texts[key] === undefined) continue;
         if (!(await add({ type: 'observed', key, value: needs[field] }))) return;
       }
-    setTexts({});
+    // What was typed on meanwhile is not kept yet, and stays.
+    setTexts((now) =>
+      Object.fromEntries(Object.entries(now).filter(([key, text]) => text !== texts[key])),
+    );
     if (isEnough) await add({ type: 'step_done', step_id: step.id });
+  };
+  const keep = useOnce(async () => {
+    setKeeping(true);
+    await keepAll().finally(() => setKeeping(false));
   });
   useKeys({ n: () => isEnough && void keep() });
   return (
@@ -100,7 +108,7 @@ export function CablesStep({ step }: { readonly step: StepOf<'cables'> }) {
         <BigButton
           flex={1}
           kind={isEnough ? 'primary' : 'stop'}
-          disabled={!isWhole || (!isEnough && Object.keys(texts).length === 0)}
+          disabled={isKeeping || !isWhole || (!isEnough && Object.keys(texts).length === 0)}
           onPress={() => void keep()}
           keyHint="N"
           testID="confirm-step"

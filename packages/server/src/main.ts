@@ -25,6 +25,9 @@ import { openDiary, type Diary } from './watch/diary';
 
 type ServeOptions = Parameters<typeof serve>[0];
 
+/** ms. A line that a phone or a proxy keeps is let go of later than they do: none is asked on just as it is shut. */
+const LINES = { keepAliveTimeout: 55_000 };
+
 /** What the environment says, and what holds where it says nothing. */
 function settings() {
   const { env } = process;
@@ -86,8 +89,8 @@ async function main() {
   // Both packages' types describe the same server in other words.
   const websocket = { server: sockets } as unknown as ServeOptions['websocket'] & object;
   const tls = credentials
-    ? { createServer, serverOptions: { cert: credentials.cert, key: credentials.key } }
-    : {};
+    ? { createServer, serverOptions: { ...LINES, cert: credentials.cert, key: credentials.key } }
+    : { serverOptions: LINES };
   const scheme = credentials ? 'https' : 'http';
   const server = serve(
     { fetch: app.fetch, hostname: HOST, port: Number(PORT), websocket, ...tls },

@@ -70,6 +70,22 @@ describe('a plate that is found to say otherwise', () => {
   });
 });
 
+describe('the way a screw turns', () => {
+  const turned = plate.clockwise === 'raises' ? 'lowers' : 'raises';
+
+  test('is believed as corrected, of this screw alone, and goes on to the sheet though it was not turned', () => {
+    const run = runOf(corrected({ path: 'clockwise', value: turned }));
+    expect(run.started.priors['main']!.direction).toBe(turned);
+    expect(standOf(run, 'main').prior.direction).toBe(turned);
+    const hydraulic = familyStarted('hydraulic');
+    const [other] = Object.keys(hydraulic.plate.others!);
+    const correction = corrected({ path: `others.${other}.clockwise`, value: 'lowers' });
+    const pump = unwrap(reduceRun([stamp(hydraulic, 1), stamp(correction, 2)]));
+    expect(pump.started.priors[other!]!.direction).toBe('lowers');
+    expect(pump.started.priors['main']).toEqual(hydraulic.priors['main']);
+  });
+});
+
 describe('a correction is refused', () => {
   test.each<[string, Fact]>([
     ['that is no figure', { path: 'outlet_rating_pa', value: 'much' }],

@@ -4,10 +4,12 @@ import {
   checkPlate,
   onPlate,
   plateWith,
+  ratePriors,
   type Plate,
   type PlateIssue,
 } from '../family';
 import { stepsFor, stepsOutOfService, type PlateValue, type Step } from '../step';
+import { MAIN } from '../valve';
 import type { EventOf } from './event';
 import type { Draft, Run } from './run';
 
@@ -53,10 +55,29 @@ export function correctPlate(run: Draft, event: EventOf<'plate_corrected'>): voi
     is,
   }));
   run.plateCorrections = [...run.plateCorrections, { facts: told, why, by, atMs }];
-  run.started = { ...run.started, plate: read.value };
+  run.started = {
+    ...run.started,
+    plate: read.value,
+    priors: { ...run.started.priors, ...otherPriors(run, read.value, facts) },
+  };
   run.adjusters = adjustersOf(read.value);
   const steps = stepsOf(run, read.value);
   run.steps = hasEnded(run) ? stepsOutOfService(steps) : steps;
+}
+
+/** First guesses anew for screws whose spring or turning was corrected: what sheets have taught was of another. */
+function otherPriors(
+  { started }: Pick<Run, 'started'>,
+  plate: Plate,
+  facts: Correction['facts'],
+): Run['started']['priors'] {
+  const fresh = ratePriors(plate, () => [], started.house_rules);
+  const isOther = (adjuster: string) => {
+    const at = adjuster === MAIN ? '' : `others.${adjuster}.`;
+    const own = ['springs', 'fitted_spring', 'clockwise'].map((key) => at + key);
+    return facts.some(({ path }) => own.includes(path));
+  };
+  return Object.fromEntries(Object.entries(fresh).filter(([adjuster]) => isOther(adjuster)));
 }
 
 const stepsOf = ({ procedure, started }: Pick<Run, 'procedure' | 'started'>, plate: Plate) =>

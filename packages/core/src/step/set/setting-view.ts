@@ -10,14 +10,7 @@ import {
   type RatePrior,
 } from '../../coach';
 import { gaugeError, resultUncertainty, type Gauge } from '../../gauge';
-import {
-  adjusterPlate,
-  judgementOf,
-  MAIN,
-  targetOf,
-  type AdjusterSpec,
-  type Target,
-} from '../../valve';
+import { adjusterPlate, judgementOf, targetOf, type AdjusterSpec, type Target } from '../../valve';
 import type { RunState } from '../run-state';
 import { adjusterNow } from '../spring/spring-now';
 import { ratePrior } from './rate-prior';
@@ -115,9 +108,7 @@ function priorOf(run: RunState, adjuster: string): RatePrior {
   const corrected = run.directions[adjuster];
   // Another spring: what its sheets have taught of the old one tells nothing.
   const fresh =
-    adjuster in run.springs || isOtherSpring(run, adjuster)
-      ? ratePrior(adjusterNow(run, adjuster), [], rules)
-      : undefined;
+    adjuster in run.springs ? ratePrior(adjusterNow(run, adjuster), [], rules) : undefined;
   const prior = fresh ??
     priors[adjuster] ?? {
       rate: paPerTurn(rules.family_rate_pa_per_turn),
@@ -127,13 +118,6 @@ function priorOf(run: RunState, adjuster: string): RatePrior {
       from: 'family' as const,
     };
   return corrected ? { ...prior, direction: corrected, directionTrust: 0.995 } : prior;
-}
-
-/** Whether what the plate says of this screw's spring, or of its turning, was corrected. */
-function isOtherSpring({ plateCorrections }: RunState, adjuster: string): boolean {
-  const at = adjuster === MAIN ? '' : `others.${adjuster}.`;
-  const own = ['springs', 'fitted_spring', 'clockwise'].map((key) => at + key);
-  return plateCorrections.some(({ facts }) => facts.some(({ path }) => own.includes(path)));
 }
 
 export function aimOf(

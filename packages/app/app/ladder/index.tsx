@@ -113,7 +113,7 @@ const moneyAt = ({ price_per_kwh: price, currency }: AtPlace) => ({
 
 const newSystem = z.object({
   name: z.string().trim().min(1).max(120),
-  /** The house's first where none is chosen. */
+  /** The house's first where the places came later than this form. */
   site: z.string(),
   template: z.enum(templateIds),
 });
@@ -128,7 +128,7 @@ function NewSystem({ onClose }: { readonly onClose: () => void }) {
   const change = useChangeSystem();
   const { control, handleSubmit, formState } = useForm<NewTexts>({
     resolver: zodResolver(newSystem),
-    defaultValues: { name: '', site: '', template: 'hydraulic' },
+    defaultValues: { name: '', site: first ?? '', template: 'hydraulic' },
     mode: 'onChange',
   });
   const begin = handleSubmit(({ name, site: chosen, template }) => {

@@ -75,7 +75,10 @@ function answerTo(sheets: readonly ValveVisit[]): Pick<StartedDraft, 'answers_sh
   return last && needsAnswer(last.body) ? { answers_sheet: last.hash } : {};
 }
 
-/** The register's entry after a signed sheet: what its plate was found to say, the spring that is in now, the way the screw has shown itself, the maker's figure. */
+/**
+ * The register's entry after a signed sheet: what its plate was found to say, the spring that is in now, the way the
+ * screw has shown itself, the maker's figure.
+ */
 export function valveAfter(valve: Valve, { body }: Sheet): Valve {
   if (body.rehearsal) return valve;
   const [leading] = body.settings;

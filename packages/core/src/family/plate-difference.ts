@@ -39,7 +39,7 @@ export const onPlate = (plate: Branch, path: string): unknown =>
     ) ?? null;
 
 /**
- * A plate with some of its facts told otherwise. Its kind and its screws stay what they are.
+ * A plate with some of its facts told otherwise. Its kind stays what it is.
  *
  * @errors valve.not_a_plate where what it comes to is none of its family, with the schema's own words
  */

@@ -1,4 +1,11 @@
-import { families, gaugeFitness, openFailure, type Gauge, type Plate } from '@holvek/core';
+import {
+  families,
+  gaugeFitness,
+  measureOf,
+  openFailure,
+  type Gauge,
+  type Plate,
+} from '@holvek/core';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useValves } from '@/data/queries';
@@ -72,7 +79,9 @@ function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: 
   const valves = useValves().data ?? [];
   const fits = valves.filter(
     ({ target, plate }) =>
-      suits(gauge, plate) && gaugeFitness(gauge, target, today(), rules).grade === 'fits',
+      suits(gauge, plate) &&
+      gaugeFitness(gauge, { ...target, measures: measureOf(plate) }, today(), rules).grade ===
+        'fits',
   );
   const failure = openFailure(gauge);
   const isOut = failure !== undefined || gauge.calibration_due_on < today();

@@ -1,11 +1,11 @@
 import {
+  aboveIce,
   chooseSpring,
   defaultHouseRules,
   gaugeError,
   gaugeFitness,
   gaugePa,
   hasContact,
-  kelvin,
   printTurns,
   resultUncertainty,
   standardAirPressure,
@@ -93,7 +93,7 @@ export const airTool: BenchTool = {
         }
       : undefined,
   answer: ({ si }, units) => {
-    const estimate = standardAirPressure(si('max'), si('altitude'), kelvin(si('air')));
+    const estimate = standardAirPressure(si('max'), si('altitude'), aboveIce(si('air')));
     if (!estimate.ok) throw new Unreadable('Altitude or temperature is out of range.');
     return {
       rows: [

@@ -1,4 +1,6 @@
 import {
+  aboveIce,
+  onThermometer,
   hasBand,
   hasElectronics,
   bandOfGain,
@@ -185,7 +187,7 @@ export const loopTool: BenchTool = {
       load: five(loop.load_ohm),
       current: five(loop.current_a * 1000),
       length: five(loop.length_m),
-      temperature: five(fromSI(loop.at_k, '°C')),
+      temperature: five(onThermometer(loop.at_k)),
       ...(conductors.some(({ area_m2 }) => String(area_m2 * 1e6) === area) ? { area } : {}),
     };
   },
@@ -196,7 +198,7 @@ export const loopTool: BenchTool = {
       headroom: si('headroom'),
       load: si('load'),
       current: si('current'),
-      cable: { length: si('length'), area: si('area') * 1e-6, at: si('temperature') },
+      cable: { length: si('length'), area: si('area') * 1e-6, at: aboveIce(si('temperature')) },
       copper: copperOf(defaultHouseRules),
     });
     if (!budget.ok) throw new Unreadable(`${budget.error.field} must be above nothing.`);

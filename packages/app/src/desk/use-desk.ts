@@ -1,6 +1,7 @@
 import {
   atTapping,
   hasElectronics,
+  measureOf,
   movesOf,
   runView,
   type FreezeError,
@@ -177,7 +178,7 @@ function useTwin({
       const { started, gauges } = shelf.snapshot().get(run.id)?.run ?? run;
       return role === 'travel' ? shown : atTapping(started.plate, gauges[role], shown);
     };
-    const stop = trace.listen(opened, barometer, tappingOf);
+    const stop = trace.listen(opened, barometer, tappingOf, measureOf(run.started.plate));
     return () => {
       stop();
       opened.close();

@@ -12,7 +12,7 @@ async function onLine(format = plain) {
   let t = 0;
   const gauge = new LineGauge({
     role: 'outlet',
-    gauge: { range_low_pa: 0, range_high_pa: 1_000_000 },
+    gauge: { unit: 'kPa', range_low_pa: 0, range_high_pa: 1_000_000 },
     format,
     barometer: absolutePa(101_325),
     clock: () => t,
@@ -126,7 +126,7 @@ describe('a gauge on a line', () => {
   test('is not open where the person chose none', async () => {
     const gauge = new LineGauge({
       role: 'inlet',
-      gauge: { range_low_pa: 0, range_high_pa: 1 },
+      gauge: { unit: 'kPa', range_low_pa: 0, range_high_pa: 1 },
       format: plain,
       barometer: absolutePa(101_325),
     });

@@ -2,9 +2,11 @@ import {
   heardLine,
   LineCutter,
   lineTrouble,
+  measureOfUnit,
   nothingHeard,
   pollOf,
   readLine,
+  TEMPERATURE_UNIT,
   type AbsolutePressure,
   type Gauge,
   type GaugeRole,
@@ -37,7 +39,7 @@ export const CLOSED: LineState = { isOpen: false, raw: [], shown: undefined, tro
 
 export type LineGaugeOptions = {
   readonly role: GaugeRole;
-  readonly gauge: Pick<Gauge, 'range_low_pa' | 'range_high_pa'>;
+  readonly gauge: Pick<Gauge, 'range_low_pa' | 'range_high_pa' | 'unit'>;
   readonly format: LineFormat;
   readonly barometer: AbsolutePressure;
   /** s by a clock that only goes forward. */
@@ -111,13 +113,15 @@ export class LineGauge implements GaugeLink {
   }
 
   private hearLine(raw: string): void {
-    const { format, barometer, role } = this.options;
-    const read = readLine(format, raw, barometer);
+    const { format, barometer, role, gauge } = this.options;
+    const read = readLine(format, raw, barometer, gauge.unit);
+    const unit = measureOfUnit(gauge.unit) === 'temperature' ? TEMPERATURE_UNIT : 'Pa';
     const t = this.now();
     this.heard = heardLine(this.heard, t, read);
     this.become({ raw: [...this.state.raw, raw].slice(-SHOWN), shown: this.heard.shown });
     if (read.ok)
-      for (const listener of this.lineListeners) listener({ role, line: `${read.value} Pa`, t });
+      for (const listener of this.lineListeners)
+        listener({ role, line: `${read.value} ${unit}`, t });
   }
 
   private look(): void {

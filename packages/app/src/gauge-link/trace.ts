@@ -4,6 +4,7 @@ import {
   settling,
   type AbsolutePressure,
   type Gauge,
+  type Measure,
   type Sample,
   type Settling,
   type Seconds,
@@ -37,18 +38,20 @@ export class Trace {
   /**
    * @param barometer  Pa absolute, where the gauge hangs
    * @param tappingOf  the pressure at its tapping when a gauge says so much, Pa
+   * @param measures   what its gauges show: a line of another kind is not listened to
    */
   listen(
     link: GaugeLink,
     barometer: AbsolutePressure,
     tappingOf: (role: SeenRole, shown: number) => number = (_, shown) => shown,
+    measures: Measure = 'pressure',
   ): () => void {
     return link.subscribe(
       ({ role, line, t }) => {
         const parsed =
           role === 'travel'
             ? parseQuantity(line, 'fraction', '%')
-            : parseGaugeLine(line, barometer);
+            : parseGaugeLine(line, barometer, measures);
         if (!parsed.ok) return;
         if (t < this.lastHeard()) this.beginAnew(t);
         const kept = this.state.samples[role].filter((sample) => sample.t > t - KEEP_SECONDS);

@@ -1,4 +1,4 @@
-import { atTapping, type GaugeRole, type LineFormat, type Run } from '@holvek/core';
+import { atTapping, measureOf, type GaugeRole, type LineFormat, type Run } from '@holvek/core';
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { CLOSED, LineGauge, type LineState } from './line-gauge';
 import { openSerial } from './serial';
@@ -42,8 +42,12 @@ export function useLines(run: Run, trace: Trace): Lines {
     await close(role);
     const line = new LineGauge({ role, gauge, format, barometer });
     if (!(await line.open(openSerial))) return false;
-    const stop = trace.listen(line, barometer, (_, shown) =>
-      atTapping(run.started.plate, gauge, shown),
+    const { plate } = run.started;
+    const stop = trace.listen(
+      line,
+      barometer,
+      (_, shown) => atTapping(plate, gauge, shown),
+      measureOf(plate),
     );
     const end = async () => {
       stop();

@@ -6,6 +6,8 @@ import {
   instrumentRules,
   isInstrument,
   isStrict,
+  measureOf,
+  measureOfUnit,
   ratingOf,
   targetOf,
   type Gauge,
@@ -38,7 +40,12 @@ export function fitnessFor(
     return target ? [target] : [];
   });
   const all = (targets.length > 0 ? targets : [valve.target]).map((target) =>
-    gaugeFitness(gauge, { ...target, isStrict: isStrict(dutyOf(valve)) }, today, rules),
+    gaugeFitness(
+      gauge,
+      { ...target, isStrict: isStrict(dutyOf(valve)), measures: measureOf(plate) },
+      today,
+      rules,
+    ),
   );
   return all.reduce((a, b) => (order[b.grade] > order[a.grade] ? b : a));
 }
@@ -72,6 +79,7 @@ export const reachingGauge = (
 ): Gauge | undefined => {
   const most = Math.abs(ratingOf(valve.plate, side));
   return gauges
+    .filter(({ unit }) => measureOfUnit(unit) === measureOf(valve.plate))
     .filter(({ calibration_due_on: due, range_high_pa: high }) => due >= today && high > 0)
     .sort(
       (a, b) =>

@@ -1,4 +1,4 @@
-import { fromSI, toSI, type Gauge, type GaugeCorrection } from '@holvek/core';
+import { fromSI, TEMPERATURE_UNIT, toSI, type Gauge, type GaugeCorrection } from '@holvek/core';
 import { z } from 'zod';
 
 const number = (what: string) =>
@@ -10,7 +10,7 @@ const number = (what: string) =>
 const tableSchema = z
   .array(z.object({ shown: number('Shown'), add: number('To be added') }))
   .max(40, 'Forty points at the most');
-/** Units that stand on gauges: a water column and a mercury vacuum gauge too. */
+/** Units that stand on gauges: a water column, a mercury vacuum gauge and a thermometer too. */
 export const faceUnits = [
   'kPa',
   'bar',
@@ -21,6 +21,7 @@ export const faceUnits = [
   'mmH2O',
   'inH2O',
   'inHg',
+  TEMPERATURE_UNIT,
 ] as const;
 export const gaugeFormSchema = z.object({
   tag: z.string().trim().min(1, 'Every gauge has a tag').max(40),

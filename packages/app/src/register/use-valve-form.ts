@@ -3,6 +3,7 @@ import {
   draftOf,
   factGroups,
   readDraft,
+  writingFor,
   type ReadDraft,
   type Valve,
   type ValveDraft,
@@ -15,7 +16,7 @@ import { nameOf, pathOf, type Texts } from './fact-field';
 import { draftTrouble } from './draft-words';
 import { useSites, useValves } from '@/data/queries';
 import { useBarometer } from '@/units/use-barometer';
-import { useUnits } from '@/units/use-units';
+import { unitsIn, useUnits } from '@/units/use-units';
 
 const named = (texts: ValveDraft['texts']): Texts =>
   Object.fromEntries(Object.entries(texts).map(([path, text]) => [nameOf(path), text]));
@@ -31,8 +32,9 @@ type Options = {
 
 /** A valve being written down: its form, what it has, and what its texts come to at every moment. */
 export function useValveForm({ id, start, before }: Options) {
-  const units = useUnits();
   const writing = useWriting();
+  const { flow } = useUnits();
+  const units = unitsIn(writingFor(start.shape.family, writing).unit, flow);
   const others = useValves().data ?? [];
   const [shape, setShape] = useState(start.shape);
   const read = (texts: ValveDraft['texts']): ReadDraft =>

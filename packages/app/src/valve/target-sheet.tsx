@@ -3,8 +3,8 @@ import {
   adjustersOf,
   checkPlate,
   MAIN,
-  parseDifference,
-  parsePressure,
+  parseApart,
+  parseReading,
   targetOf,
   type Valve,
   type AbsolutePressure,
@@ -34,8 +34,8 @@ type Texts = Record<(typeof fields)[number]['name'] | 'why', string>;
 /** A pressure typed in any unit, as Pa; what is wrong with it is the field's message. */
 const readText = (name: keyof Texts, text: string, units: Units, barometer: AbsolutePressure) =>
   name === 'tolerance_pa'
-    ? parseDifference(text, units.pressure)
-    : parsePressure(text, units.pressure, barometer);
+    ? parseApart(text, units.pressure)
+    : parseReading(text, units.pressure, barometer);
 const pressureText = (name: keyof Texts, units: Units, barometer: AbsolutePressure) =>
   z.string().superRefine((text, context) => {
     const parsed = readText(name, text, units, barometer);

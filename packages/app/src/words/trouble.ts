@@ -156,6 +156,7 @@ export const findingWords = speak<GaugeFinding>({
   'gauge.failed_check': ({ on, why }) => `It failed its check on ${on}: ${why}`,
   'gauge.range_too_low': () => 'Target lies in the top quarter of its range',
   'gauge.range_too_high': () => 'Target lies in the bottom quarter of its range',
+  'gauge.other_measure': () => 'Shows another kind of figure than is set here',
   'gauge.beyond_range': () => 'Target is beyond its range',
   'gauge.tur_low': ({ tur }) => `Tolerance is only ${tur.toFixed(1)} times its error`,
   'gauge.tur_too_low': ({ tur }) => `Tolerance is ${tur.toFixed(1)} times its error: cannot judge`,

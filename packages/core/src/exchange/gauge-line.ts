@@ -1,7 +1,9 @@
 import {
-  parsePressure,
+  parseReading,
+  TEMPERATURE_UNIT,
   type AbsolutePressure,
-  type ParsedPressure,
+  type Measure,
+  type ParsedReading,
   type PressureError,
 } from '../quantity';
 import type { Result } from '../result';
@@ -11,13 +13,16 @@ import type { Result } from '../result';
  * gauge speaks it too, so that nothing past the link can tell which is which.
  *
  * @param barometer  Pa absolute, where the gauge hangs
- * @returns Pa gauge
+ * @param measures   what it is to show; a line that says another kind of figure is refused
+ * @returns Pa gauge, or K above melting ice
  * @errors as parsePressure
  */
 export const parseGaugeLine = (
   line: string,
   barometer: AbsolutePressure,
-): Result<ParsedPressure, PressureError> => parsePressure(line, 'Pa', barometer);
+  measures: Measure = 'pressure',
+): Result<ParsedReading, PressureError> =>
+  parseReading(line, measures === 'pressure' ? 'Pa' : TEMPERATURE_UNIT, barometer);
 
 /** The line a gauge sends for a reading; decimals as its resolution shows. */
 export const formatGaugeLine = (value: number, unit: string, decimals: number): string =>

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { LicenceKind } from '../people';
 import type { Draw } from '../plant';
+import type { Measure } from '../quantity';
 import type { Procedure } from '../step';
 import type { AdjusterSpec, AnyPlate, Duty, PlateFact, Side, Targets, TwinFault } from '../valve';
 import type { LineFluid } from './line-fluid';
@@ -25,6 +26,8 @@ export type FamilyFacts = {
   readonly wantsLowRange?: boolean;
   /** The gauge by which the setting is judged. */
   readonly judge: Side;
+  /** What that gauge shows; pressure where it is not said. Every figure of its plate and targets is of that kind. */
+  readonly measures?: Measure;
   /** Who has to know before one of it is touched, beside who gives the permit. */
   readonly tells: readonly ToldTo[];
   /** What is brought to every valve of it; what only one valve wants is worked out from its plate. */
@@ -49,6 +52,8 @@ export type PlateSchema = z.ZodObject<{ family: z.ZodLiteral<string> } & z.ZodRa
 /** A family, whole: everything that is its own stands in its folder. */
 export type FamilyDefinition<S extends PlateSchema, I extends Issue> = {
   readonly plateSchema: S;
+  /** What facts of every plate are called on its own, by their path, where the ordinary words do not fit. */
+  readonly says?: Readonly<Record<string, Pick<PlateFact, 'label' | 'why'>>>;
   /** What only its plate says, as it is asked for; none where it says only what every plate does. */
   readonly plateFacts?: readonly PlateFact[];
   /** Further adjusters that a valve of it need not have. */

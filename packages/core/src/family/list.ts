@@ -1,6 +1,7 @@
 import { fluids } from './line-fluid';
 import { z } from 'zod';
 import type { Draw, Drawn } from '../plant';
+import type { Measure } from '../quantity';
 import type { Procedure } from '../step';
 import {
   MAIN,
@@ -100,8 +101,13 @@ export function adjustersOf(plate: AnyPlate): readonly AdjusterSpec[] {
       ...spec,
       ...(holdsOn ? { role: holdsOn(plate) } : {}),
       ...(fluid && fluids[fluid].isGas ? { fluid: 'gas' as const } : {}),
+      ...(facts.measures ? { measures: facts.measures } : {}),
     }));
 }
+
+/** What a valve of a family is set by. */
+export const measureOf = ({ family }: Pick<AnyPlate, 'family'>): Measure =>
+  definitionOf(family).facts.measures ?? 'pressure';
 
 /** The gauge by which the leading setting is judged. */
 export const judgeOf = (plate: AnyPlate): Side => adjustersOf(plate)[0]!.role;

@@ -216,11 +216,15 @@ export const mayLack = (family: Family, id: string): boolean =>
   definitionOf(family).mayLack?.includes(id) ?? false;
 
 /** Everything that is asked of a valve, in the order in which one reads it off: name, plate, screws, targets. */
-export function factGroups({
-  family,
-  further: present,
-  springs,
-}: ValveShape): readonly FactGroup[] {
+export function factGroups(shape: ValveShape): readonly FactGroup[] {
+  const { says = {} } = definitionOf(shape.family);
+  return ordinaryGroups(shape).map((group) => ({
+    ...group,
+    facts: group.facts.map((fact) => ({ ...fact, ...says[fact.path] })),
+  }));
+}
+
+function ordinaryGroups({ family, further: present, springs }: ValveShape): readonly FactGroup[] {
   const { plateFacts = [], facts } = definitionOf(family);
   const byPoints = isJudgedByPoints(family);
   const specs = facts.adjusters.filter(({ id }) => id === MAIN || present.includes(id));

@@ -1,3 +1,4 @@
+import { measureOfUnit, type Measure } from '../quantity';
 import type { HouseRules } from '../valve';
 import type { CalibratorError } from './calibrator';
 import { openFailure } from './failures';
@@ -8,6 +9,7 @@ export type GaugeFinding =
   | { readonly code: 'gauge.failed_check'; readonly on: string; readonly why: string }
   | { readonly code: 'gauge.range_too_low'; readonly position: number }
   | { readonly code: 'gauge.range_too_high'; readonly position: number }
+  | { readonly code: 'gauge.other_measure' }
   | { readonly code: 'gauge.beyond_range' }
   | { readonly code: 'gauge.tur_low'; readonly tur: number }
   | { readonly code: 'gauge.tur_too_low'; readonly tur: number }
@@ -24,6 +26,7 @@ export type GaugeFitness = {
 };
 
 const SPOILS = new Set<GaugeFinding['code']>([
+  'gauge.other_measure',
   'gauge.beyond_range',
   'gauge.tur_too_low',
   'gauge.failed_check',
@@ -43,6 +46,8 @@ export function gaugeFitness(
     readonly set_point_pa: number;
     readonly tolerance_pa: number;
     readonly isStrict?: boolean;
+    /** What is set by it; pressure where it is not said. */
+    readonly measures?: Measure;
   },
   today: string,
   rules: HouseRules,
@@ -50,6 +55,8 @@ export function gaugeFitness(
   const findings: GaugeFinding[] = [];
   const position = (setting.set_point_pa - gauge.range_low_pa) / gaugeSpan(gauge);
   const tur = setting.tolerance_pa / gaugeError(gauge, setting.set_point_pa);
+  if (measureOfUnit(gauge.unit) !== (setting.measures ?? 'pressure'))
+    findings.push({ code: 'gauge.other_measure' });
   if (!(position >= 0 && position <= 1)) findings.push({ code: 'gauge.beyond_range' });
   else if (position < rules.gauge_low_fraction)
     findings.push({ code: 'gauge.range_too_high', position });

@@ -62,6 +62,25 @@ describe('gauge fitness', () => {
   });
 });
 
+describe('what a gauge shows', () => {
+  test('is what is set by it, or it judges nothing', () => {
+    const codes = (unit: string, measures?: 'pressure' | 'temperature') => {
+      const fitness = gaugeFitness(
+        gauge('G-1', 1000, { unit }),
+        { ...target, ...(measures ? { measures } : {}) },
+        TODAY,
+        rules,
+      );
+      return [fitness.grade, fitness.findings.map(({ code }) => code)];
+    };
+    expect(codes('bar')).toEqual(codes('kPa', 'pressure'));
+    expect(codes('bar')[0]).toBe('fits');
+    expect(codes('°C', 'temperature')[0]).toBe('fits');
+    expect(codes('°C')).toEqual(['unfit', ['gauge.other_measure']]);
+    expect(codes('kPa', 'temperature')).toEqual(['unfit', ['gauge.other_measure']]);
+  });
+});
+
 describe('the class of a gauge', () => {
   const plain = gauge('G-1', 1000);
   const ofReading: Gauge = { ...plain, accuracy_of: 'reading' };

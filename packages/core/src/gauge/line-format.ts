@@ -1,5 +1,10 @@
 import { z } from 'zod';
-import { parsePressure, type AbsolutePressure, type PressureError } from '../quantity';
+import {
+  measureOfUnit,
+  parseReading,
+  type AbsolutePressure,
+  type PressureError,
+} from '../quantity';
 import { err, ok, type Result } from '../result';
 
 /** Longest line that a gauge sends; what is longer is noise. */
@@ -88,7 +93,8 @@ export type LineError =
  * What a gauge shows, by one line of it.
  *
  * @param barometer  Pa absolute, where the gauge hangs
- * @returns Pa gauge
+ * @param face       the unit of its face: a line that says another kind of figure is refused
+ * @returns Pa gauge, or K above melting ice
  * @errors line.too_long, line.unmatched (noise, or half a line), line.trouble, line.no_unit, as parsePressure
  *
  * @example
@@ -98,6 +104,7 @@ export function readLine(
   format: LineFormat,
   line: string,
   barometer: AbsolutePressure,
+  face = 'Pa',
 ): Result<number, LineError> {
   if (line.length > LONGEST_LINE) return err({ code: 'line.too_long' });
   const { value, unit = format.unit, trouble } = compiled(format.pattern)?.exec(line)?.groups ?? {};
@@ -105,11 +112,14 @@ export function readLine(
   if (value === undefined) return err({ code: 'line.unmatched' });
   if (unit === '') return err({ code: 'line.no_unit' });
   const figure = Number(value.replace(',', '.')) * format.factor;
-  const parsed = parsePressure(`${figure} ${unit}`, 'Pa', barometer);
+  const parsed = parseReading(`${figure} ${unit}`, face, barometer);
   if (!parsed.ok) return err(parsed.error);
   const { si, reference } = parsed.value;
   const isShifted =
-    format.reference === 'absolute' && reference === 'gauge' && !SAYS_GAUGE.test(unit);
+    measureOfUnit(face) === 'pressure' &&
+    format.reference === 'absolute' &&
+    reference === 'gauge' &&
+    !SAYS_GAUGE.test(unit);
   return ok(isShifted ? si - barometer : si);
 }
 

@@ -31,6 +31,14 @@ describe('a line of a gauge', () => {
     else expect(got).toBe(wanted);
   });
 
+  test('a thermometer is read in degrees, whatever its format counts pressures from', () => {
+    const onFace = (format: LineFormat, line: string) =>
+      readLine(format, line, absolutePa(BAROMETER), '°C');
+    expect(onFace(plain, '61.5 degC')).toEqual({ ok: true, value: 61.5 });
+    expect(onFace({ ...plain, reference: 'absolute' }, '61.5 degC')).toMatchObject({ value: 61.5 });
+    expect(onFace(plain, '416 kPa')).toMatchObject({ error: { code: 'quantity.wrong_kind' } });
+  });
+
   test('counts are multiplied, and what is measured against nothing is put above the air', () => {
     const counts = { ...plain, unit: 'kPa', factor: 0.1 };
     expect(read(counts, '4160')).toBeCloseTo(416_000, 3);

@@ -1,6 +1,7 @@
 export * from './kinds';
 export * from './stored-kind';
 export * from './units';
+export * from './measure';
 export * from './trade-units';
 export * from './parse';
 export { hasEitherMark, plainCharacters, readNumber } from './number-text';

@@ -23,7 +23,7 @@ export type Current = Kind<'Current'>;
 export type Voltage = Kind<'Voltage'>;
 /** m. */
 export type Length = Kind<'Length'>;
-/** K. */
+/** K above nothing, > 0. */
 export type Temperature = Kind<'Temperature'>;
 /** s. */
 export type Seconds = Kind<'Seconds'>;
@@ -43,6 +43,11 @@ export const amperes = made<'Current'>();
 export const volts = made<'Voltage'>();
 export const metres = made<'Length'>();
 export const kelvin = made<'Temperature'>();
+const ICE_POINT = 273.15;
+/** From K above melting ice, as thermometers have it. */
+export const aboveIce = (degrees: number): Temperature => kelvin(degrees + ICE_POINT);
+/** What a thermometer shows at so many K above nothing. */
+export const onThermometer = (absolute: number): number => absolute - ICE_POINT;
 export const inSeconds = made<'Seconds'>();
 
 export const kPa = (value: number): GaugePressure => gaugePa(value * 1000);

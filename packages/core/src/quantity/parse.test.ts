@@ -1,7 +1,15 @@
+import { STANDARD_ATMOSPHERE } from './atmosphere';
 import { absolutePa } from './kinds';
 import fc from 'fast-check';
 import { unwrap } from '../result';
-import { parseDifference, parsePressure, parseQuantity, unitAndReference } from './parse';
+import {
+  parseApart,
+  parseDifference,
+  parsePressure,
+  parseQuantity,
+  parseReading,
+  unitAndReference,
+} from './parse';
 
 const AIR = 101_325;
 const pressure = (text: string, unit = 'kPa') => parsePressure(text, unit, absolutePa(AIR));
@@ -148,6 +156,41 @@ describe('a pressure as it is written', () => {
   });
 });
 
+describe('what stands on a face', () => {
+  test.each([
+    ['416', 'kPa', 416_000],
+    ['14.7 psia', 'kPa', 27.93],
+    ['61.5', '°C', 61.5],
+    ['140 °F', '°C', 60],
+    ['333.15 K', '°C', 60],
+  ])('%s on one in %s', (text, unit, si) => {
+    expect(unwrap(parseReading(text, unit, STANDARD_ATMOSPHERE)).si).toBeCloseTo(si, 0);
+  });
+
+  test('is of its own kind: degrees on a pressure gauge are refused, and bar on a thermometer', () => {
+    expect(parseReading('60 °C', 'kPa', STANDARD_ATMOSPHERE)).toMatchObject({
+      error: { code: 'quantity.wrong_kind', got: 'temperature' },
+    });
+    expect(parseReading('2 bar', '°C', STANDARD_ATMOSPHERE)).toMatchObject({
+      error: { code: 'quantity.wrong_kind', got: 'pressure' },
+    });
+    expect(parseApart('2 bar', '°C')).toMatchObject({ error: { code: 'quantity.wrong_kind' } });
+  });
+
+  test.each([
+    ['2', '°C', 2],
+    ['2 K', '°C', 2],
+    ['2.5 °C', '°C', 2.5],
+    ['0.5 bar', 'kPa', 50_000],
+  ])('so far apart: %s in %s', (text, unit, si) => {
+    expect(unwrap(parseApart(text, unit)).si).toBeCloseTo(si, 6);
+  });
+
+  test('degrees Fahrenheit say a temperature, and are refused as a difference', () => {
+    expect(parseApart('4 °F', '°C')).toMatchObject({ error: { code: 'quantity.unknown_unit' } });
+  });
+});
+
 describe('other quantities', () => {
   test.each([
     ["12'", 3.6576],
@@ -164,7 +207,8 @@ describe('other quantities', () => {
   test.each([
     ['2.5 gpm', 'flow', 1.577e-4],
     ['3/8', 'turns', 0.375],
-    ['-5 °C', 'temperature', 268.15],
+    ['-5 °C', 'temperature', -5],
+    ['268.15 K', 'temperature', -5],
     ['12 mA', 'current', 0.012],
     ['72 m³/h', 'flow', 0.02],
   ] as const)('%s', (text, kind, si) => {

@@ -7,7 +7,8 @@ import {
   type PressureDifference,
 } from './kinds';
 import { plainCharacters, readNumber } from './number-text';
-import { findUnit, toSI, type QuantityKind, type UnitRow } from './units';
+import { measureOfUnit } from './measure';
+import { findUnit, toSI, unitOf, type QuantityKind, type UnitRow } from './units';
 
 export type PressureReference = 'gauge' | 'absolute' | 'vacuum';
 
@@ -27,6 +28,9 @@ export type ParsedPressure = ParsedQuantity & {
   /** How it was written; `si` is above the air outside whichever it was. */
   readonly reference: PressureReference;
 };
+
+/** A reading of a face: Pa gauge, or K above melting ice. */
+export type ParsedReading = ParsedQuantity & { readonly reference: PressureReference };
 
 export type ParseError =
   | { readonly code: 'quantity.no_number'; readonly text: string }
@@ -87,6 +91,44 @@ export function parsePressure(
   const gauge = toGaugePressure(si, reference, barometer);
   return gauge.ok ? ok({ ...written.value, si: gauge.value }) : gauge;
 }
+
+/**
+ * What a gauge shows, of the kind that its unit is: a pressure by its own door, or a temperature.
+ *
+ * @param unit       of its face, taken when only a number is typed; another kind of unit is refused
+ * @param barometer  Pa absolute, where it was read
+ * @returns Pa gauge, or K above melting ice
+ * @errors  as parsePressure
+ * @example parseReading('140 °F', '°C', 101_325) // → ok({ si: 60 })
+ */
+export function parseReading(
+  text: string,
+  unit: string,
+  barometer: AbsolutePressure,
+): Result<ParsedReading, PressureError> {
+  if (measureOfUnit(unit) === 'pressure') return parsePressure(text, unit, barometer);
+  const parsed = read(text, 'temperature', unit);
+  return parsed.ok ? ok({ ...withoutSaid(parsed.value), reference: 'gauge' }) : parsed;
+}
+
+/**
+ * How far two readings of a face lie apart.
+ *
+ * @returns Pa, or K; one in °F is refused, since it says a temperature and no difference
+ * @errors  as parseDifference
+ */
+export function parseApart(text: string, unit: string): Result<ParsedQuantity, ParseError> {
+  if (measureOfUnit(unit) === 'pressure') return parseDifference(text, unit);
+  const parsed = read(text, 'temperature', unit);
+  if (!parsed.ok) return parsed;
+  const said = unitOf(parsed.value.entered.unit);
+  // "2 K" and "2 °C" are as far apart; a difference has no melting ice in it.
+  if (said.factor !== 1) return err({ code: 'quantity.unknown_unit', unit: said.symbol });
+  const { offset = 0 } = said;
+  return ok({ ...withoutSaid(parsed.value), si: parsed.value.si - offset });
+}
+
+const withoutSaid = ({ isUnitSaid: _, reference: __, ...plain }: Read): ParsedQuantity => plain;
 
 /**
  * A difference between two pressures, or a figure of a device that knows no other reference: one that

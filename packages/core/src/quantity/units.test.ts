@@ -34,10 +34,12 @@ describe('units', () => {
     expect(Math.abs(toSI(1, symbol) - si)).toBeLessThanOrEqual(tolerance + 1e-9 * Math.abs(si));
   });
 
-  test('temperatures carry their offset', () => {
-    expect(toSI(0, '°C')).toBeCloseTo(273.15, 9);
-    expect(toSI(32, '°F')).toBeCloseTo(273.15, 9);
-    expect(toSI(212, '°F')).toBeCloseTo(373.15, 9);
+  test('temperatures count from melting ice, whatever their scale', () => {
+    expect(toSI(60, '°C')).toBe(60);
+    expect(toSI(273.15, 'K')).toBeCloseTo(0, 9);
+    expect(toSI(32, '°F')).toBeCloseTo(0, 9);
+    expect(toSI(212, '°F')).toBeCloseTo(100, 9);
+    expect(fromSI(-40, '°F')).toBeCloseTo(-40, 9);
   });
 
   test('every row goes to SI and back', () => {

@@ -7,6 +7,7 @@ const CUBIC_FOOT = (12 * INCH) ** 3;
 const WATER_4C = 999.972;
 const WATER_20C = 998.207;
 const MERCURY_0C = 13595.1;
+const ICE = 273.15;
 
 export type QuantityKind =
   | 'pressure'
@@ -19,7 +20,11 @@ export type QuantityKind =
   | 'time'
   | 'fraction';
 
-/** value_SI = value × factor + offset. `spoken` are the other spellings people type, lower case. */
+/**
+ * value_SI = value × factor + offset. Pressures count from the air outside, temperatures from melting ice, so that
+ * what stands on a face and a difference are the same figure. `spoken` are the other
+ * spellings people type, lower case.
+ */
 export type UnitRow = {
   readonly symbol: string;
   readonly kind: QuantityKind;
@@ -116,12 +121,11 @@ export const units: readonly UnitRow[] = [
     from: 'international yard',
     spoken: ['feet', 'foot', "'"],
   },
-  { symbol: 'K', kind: 'temperature', factor: 1, from: 'SI' },
+  { symbol: 'K', kind: 'temperature', factor: 1, offset: -ICE, from: 'SI' },
   {
     symbol: '°C',
     kind: 'temperature',
     factor: 1,
-    offset: 273.15,
     from: 'exact',
     spoken: ['c', 'degc'],
   },
@@ -129,7 +133,7 @@ export const units: readonly UnitRow[] = [
     symbol: '°F',
     kind: 'temperature',
     factor: 5 / 9,
-    offset: 273.15 - (32 * 5) / 9,
+    offset: (-32 * 5) / 9,
     from: 'exact',
     spoken: ['f', 'degf'],
   },

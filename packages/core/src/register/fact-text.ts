@@ -1,26 +1,32 @@
 import {
   fromSI,
-  parseDifference,
-  parsePressure,
+  parseApart,
+  parseReading,
   plainCharacters,
   readNumber,
+  TEMPERATURE_UNIT,
   toSI,
   unitOf,
   type AbsolutePressure,
   type PressureError,
 } from '../quantity';
 import type { Site } from '../exchange';
+import { measureOf, type Family } from '../family';
 import { err, ok, type Result } from '../result';
 import type { PlateFact } from '../valve';
 import { placePath, readPlace } from './places';
 
-/** In which unit pressures are written where none is, and what the air weighs there. */
+/** In which unit readings are written where none is, and what the air weighs there. */
 export type Writing = {
   readonly unit: string;
   readonly barometer: AbsolutePressure;
   /** Of the house; a valve that names one is written in its air. */
   readonly places?: readonly Site[];
 };
+
+/** A writing as it is for valves of one family: what is set by a thermometer is written in degrees. */
+export const writingFor = <W extends Pick<Writing, 'unit'>>(family: Family, writing: W): W =>
+  measureOf({ family }) === 'temperature' ? { ...writing, unit: TEMPERATURE_UNIT } : writing;
 
 export type FactError =
   | PressureError
@@ -86,9 +92,9 @@ export function readFact(
   if (typed === '') return nothingTyped(fact);
   switch (fact.kind) {
     case 'pressure':
-      return mapped(parsePressure(typed, unit, barometer), ({ si }) => si);
+      return mapped(parseReading(typed, unit, barometer), ({ si }) => si);
     case 'difference':
-      return mapped(parseDifference(typed, unit), ({ si }) => si);
+      return mapped(parseApart(typed, unit), ({ si }) => si);
     case 'figure':
       return readFigure(typed, fact);
     case 'list':

@@ -1,5 +1,6 @@
 import type { Valve } from '../exchange';
-import type { PressureUnit } from '../quantity';
+import { measureOf } from '../family';
+import { TEMPERATURE_UNIT, type PressureUnit } from '../quantity';
 import type { HouseRules } from '../valve';
 
 /** What tells in which unit, and in whose air, a valve is read. */
@@ -11,7 +12,7 @@ export type ReadIn = {
 
 /**
  * The unit in which a valve's figures are shown: its own, else that of its kind in this house, else
- * that of the phone.
+ * that of the phone; what is set by a thermometer always stands in degrees.
  *
  * @example unitFor({ plate: { family: 'gas' } }, { units_by_family: { gas: 'mbar' } }, 'kPa') // → 'mbar'
  */
@@ -19,7 +20,8 @@ export function unitFor(
   { unit, plate }: ReadIn,
   { units_by_family: byFamily }: Pick<HouseRules, 'units_by_family'>,
   phone: PressureUnit,
-): PressureUnit {
+): PressureUnit | typeof TEMPERATURE_UNIT {
+  if (measureOf(plate) === 'temperature') return TEMPERATURE_UNIT;
   const kinds = new Map(Object.entries(byFamily ?? {}));
   return unit ?? kinds.get(plate.family) ?? phone;
 }

@@ -20,6 +20,7 @@ import {
   signalEndText,
   signalPaths,
   signalUnits,
+  writingFor,
   type FactError,
   type Writing,
 } from './fact-text';
@@ -68,7 +69,8 @@ export function completed({ shape, texts }: ValveDraft): ValveDraft {
 }
 
 /** A valve of the register as it would have been written; the spring that is in stands first. */
-export function draftOf(valve: Valve, writing: Writing): ValveDraft {
+export function draftOf(valve: Valve, ordinary: Writing): ValveDraft {
+  const writing = writingFor(valve.plate.family, ordinary);
   const shape = shapeOf(valve.plate);
   const whole = fittedFirst(valve);
   const texts: Record<string, string> = {};
@@ -99,7 +101,7 @@ export type ReadOptions = {
 /** The valve that a draft says, or everything that keeps it from being one. */
 export function readDraft({ shape, texts }: ValveDraft, options: ReadOptions): ReadDraft {
   const { id, others, before } = options;
-  const writing = writtenAt(texts, options.writing);
+  const writing = writtenAt(texts, writingFor(shape.family, options.writing));
   const written = before && draftOf(before, writing).texts;
   const whole = before && fittedFirst(before);
   const issues: DraftIssue[] = [];

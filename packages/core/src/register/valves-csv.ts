@@ -12,12 +12,12 @@ import {
 import { plainCharacters, readNumber, unitAndReference } from '../quantity';
 import { err, ok, type Result } from '../result';
 import { MAIN } from '../valve';
-import type { Writing } from './fact-text';
+import { writingFor, type Writing } from './fact-text';
 import { columnsOf, headerOf, merged, readHeader, type ValveColumn } from './valve-columns';
 import { draftOf, readDraft, type DraftIssue, type ValveDraft } from './valve-draft';
 
 const columnsFor = (shape: ValveShape, writing: Pick<Writing, 'unit'>): readonly ValveColumn[] =>
-  factsOf(shape).flatMap((fact) => columnsOf(fact, writing));
+  factsOf(shape).flatMap((fact) => columnsOf(fact, writingFor(shape.family, writing)));
 
 /**
  * The register as CSV: a row a valve, a column for every fact that a plate of these families can say, each in the
@@ -114,13 +114,15 @@ function readRow(
   return stops ? [{ column: read.valve.tag, code: stops.code }] : { valve: read.valve, before };
 }
 
-const cellsByName = (cells: Cells): ReadonlyMap<string, Cell> =>
-  new Map(
-    Object.entries(cells).map(([header, text]) => {
-      const { name, unit } = readHeader(header);
-      return [name, { text, unit }];
-    }),
-  );
+/** A fact may have a column for either kind of figure: what is written in one of them counts. */
+function cellsByName(cells: Cells): ReadonlyMap<string, Cell> {
+  const byName = new Map<string, Cell>();
+  for (const [header, text] of Object.entries(cells)) {
+    const { name, unit } = readHeader(header);
+    if (text !== '' || !byName.has(name)) byName.set(name, { text, unit });
+  }
+  return byName;
+}
 
 /** Columns whose header names a unit that their fact has not. */
 const otherUnits = (

@@ -1,8 +1,10 @@
-import { atTapping, shownBy } from '../family';
+import { atTapping, measureOf, shownBy } from '../family';
 import type { Gauge } from '../gauge';
 import {
+  measureOfUnit,
   parsePressure,
   parseQuantity,
+  parseReading,
   STANDARD_ATMOSPHERE,
   type Entered,
   type ParsedQuantity,
@@ -48,7 +50,8 @@ const notAsWritten = ({ text, unit }: Entered): WrittenError => ({
 
 function isAsWritten(run: Run, gauge: Gauge | undefined, { si, entered, source }: Reading) {
   const { plate } = run.started;
-  const parsed = parsePressure(entered.text, entered.unit, STANDARD_ATMOSPHERE);
+  if (measureOfUnit(entered.unit) !== measureOf(plate)) return false;
+  const parsed = parseReading(entered.text, entered.unit, STANDARD_ATMOSPHERE);
   if (!parsed.ok) return false;
   const { si: written, reference, lastDigit } = parsed.value;
   const finest = (gauge?.resolution_pa ?? 0) + lastDigit;

@@ -1,5 +1,5 @@
 import { withPlainFigures } from '../digest';
-import { judgeOf } from '../family';
+import { judgeOf, measureOf } from '../family';
 import { gaugeFitness, guardedVerdict } from '../gauge';
 import { err, ok, type Result } from '../result';
 import {
@@ -197,9 +197,8 @@ function findingsOf({ started, gauges }: Run, signedAtMs: number): SheetBody['ga
   const judge = gauges[judgeOf(started.plate)];
   if (!judge) return [];
   const day = new Date(signedAtMs).toISOString().slice(0, 10);
-  return gaugeFitness(judge, started.target, day, started.house_rules).findings.map(
-    ({ code }) => code,
-  );
+  const setting = { ...started.target, measures: measureOf(started.plate) };
+  return gaugeFitness(judge, setting, day, started.house_rules).findings.map(({ code }) => code);
 }
 
 /** Why the work ended before its setting was proved. */

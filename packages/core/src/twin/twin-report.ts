@@ -1,3 +1,4 @@
+import { measureOfUnit, TEMPERATURE_UNIT } from '../quantity';
 import { isWideOpen, readScale, readTwin, twinOutputs, type Twin } from './twin';
 
 /** One line from a gauge, or from a travel scale, as it would come over a cable; `t` in s of the twin. */
@@ -23,13 +24,20 @@ const VENT_RUNS = 1e-6;
 export function linesOf(twin: Twin): readonly TwinLine[] {
   const travel = readScale(twin);
   const seen = (['outlet', 'inlet'] as const).flatMap((role): TwinLine[] => {
-    const pa = readTwin(twin, role);
-    return pa === undefined ? [] : [{ role, line: `${(pa / 1000).toFixed(3)} kPa`, t: twin.t }];
+    const shown = readTwin(twin, role);
+    return shown === undefined
+      ? []
+      : [{ role, line: lineOf(shown, twin.gauges[role]!.unit), t: twin.t }];
   });
   return travel === undefined
     ? seen
     : [...seen, { role: 'travel', line: `${(travel * 100).toFixed(1)} %`, t: twin.t }];
 }
+
+const lineOf = (shown: number, unit: string): string =>
+  measureOfUnit(unit) === 'temperature'
+    ? `${shown.toFixed(3)} ${TEMPERATURE_UNIT}`
+    : `${(shown / 1000).toFixed(3)} kPa`;
 
 export function sightOf(twin: Twin): TwinSight {
   const { vent, flow, fill, opening } = twinOutputs(twin);

@@ -1,3 +1,4 @@
+import type { Measure } from '../quantity';
 import type { Side } from './plate';
 
 export type Approach = 'from_below' | 'from_above';
@@ -10,6 +11,8 @@ export type AdjusterSpec = {
   readonly role: Side;
   /** What flows, where figures of the trade depend on it; water where it is not said. */
   readonly fluid?: 'gas';
+  /** What its gauge shows; pressure where it is not said. */
+  readonly measures?: Measure;
 };
 
 /** The leading adjuster, which stands on the plate itself. */

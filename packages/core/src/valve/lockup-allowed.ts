@@ -32,12 +32,21 @@ export function lockupAllowed(
   // Runs that were begun before gas had its own: one rule for all, over what was held.
   if (!gas) return differencePa(Math.max(rules.lockup_fraction * small, rules.lockup_least_pa));
   const set = target.set_point_pa;
-  const byRule =
-    adjuster.fluid !== 'gas'
-      ? Math.max(rules.lockup_fraction * set, rules.lockup_least_pa)
-      : set < gas.low_below_pa
-        ? Math.max(gas.low_fraction * set, gas.low_least_pa)
-        : Math.max(gas.fraction * set, gas.least_pa);
   const ceiling = Math.min(target.limit_pa, ratingOf(plate, adjuster.role));
-  return differencePa(Math.max(0, Math.min(byRule, ceiling - set)));
+  return differencePa(
+    Math.max(0, Math.min(byRule(set, adjuster, { ...rules, gas }), ceiling - set)),
+  );
+}
+
+type Rules = Pick<HouseRules, 'lockup_fraction' | 'lockup_least_pa'> & {
+  readonly gas: NonNullable<HouseRules['lockup_gas']>;
+};
+
+/** A share, and at least so much; the least is a pressure and says nothing of a temperature. */
+function byRule(set: number, { fluid, measures }: AdjusterSpec, { gas, ...rules }: Rules): number {
+  if (measures === 'temperature') return rules.lockup_fraction * set;
+  if (fluid !== 'gas') return Math.max(rules.lockup_fraction * set, rules.lockup_least_pa);
+  return set < gas.low_below_pa
+    ? Math.max(gas.low_fraction * set, gas.low_least_pa)
+    : Math.max(gas.fraction * set, gas.least_pa);
 }

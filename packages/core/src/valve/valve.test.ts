@@ -116,16 +116,21 @@ describe('how far it may rise with nothing flowing', () => {
     set_point_pa: number,
     {
       fluid,
+      measures,
       limit_pa = 1e9,
       rating = 1e9,
-    }: { fluid?: 'gas'; limit_pa?: number; rating?: number } = {},
+    }: { fluid?: 'gas'; measures?: 'temperature'; limit_pa?: number; rating?: number } = {},
     rules: Parameters<typeof lockupAllowed>[1] = defaultHouseRules,
   ) =>
     lockupAllowed(
       {
         plate: { outlet_rating_pa: rating, inlet_rating_pa: 1e9 } as never,
         target: { set_point_pa, limit_pa, tolerance_pa: 1, why: 'test' },
-        adjuster: { ...adjuster, ...(fluid ? { fluid } : {}) },
+        adjuster: {
+          ...adjuster,
+          ...(fluid ? { fluid } : {}),
+          ...(measures ? { measures } : {}),
+        },
         small: gaugePa(set_point_pa * 1.1),
       },
       rules,
@@ -138,6 +143,9 @@ describe('how far it may rise with nothing flowing', () => {
     [9000, { fluid: 'gas' }, 1350],
     [10_000, { fluid: 'gas' }, 2000],
     [400_000, { fluid: 'gas' }, 40_000],
+    // A temperature has no least pressure.
+    [60, { measures: 'temperature' }, 6],
+    [60, { measures: 'temperature', limit_pa: 64 }, 4],
     // Never to the limit, never to a rating.
     [300_000, { limit_pa: 330_000 }, 30_000],
     [300_000, { rating: 320_000 }, 20_000],

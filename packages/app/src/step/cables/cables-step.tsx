@@ -1,4 +1,6 @@
 import {
+  aboveIce,
+  onThermometer,
   awgOf,
   budgetOf,
   cableFields,
@@ -41,14 +43,14 @@ const toText = (field: CableField, value: number): string =>
   field === 'area_m2'
     ? String(Number((value / MM2).toFixed(3)))
     : field === 'at_k'
-      ? fromSI(value, '°C').toFixed(0)
+      ? fromSI(onThermometer(value), '°C').toFixed(0)
       : String(Number(value.toFixed(2)));
 
 /** SI from what was typed; undefined for what is no number. */
 function toValue(field: CableField, text: string): number | undefined {
   if (field === 'at_k') {
     const parsed = parseQuantity(text, 'temperature', '°C');
-    return parsed.ok ? parsed.value.si : undefined;
+    return parsed.ok ? aboveIce(parsed.value.si) : undefined;
   }
   const byGauge = field === 'area_m2' ? awgOf(text) : undefined;
   if (byGauge !== undefined) return byGauge;

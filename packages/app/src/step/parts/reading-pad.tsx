@@ -1,5 +1,5 @@
 import {
-  parsePressure,
+  parseReading,
   readingDoubt,
   type FamilyFacts,
   type Gauge,
@@ -231,7 +231,7 @@ type Read =
 /** Text to gauge pressure; absolute and vacuum go through the site's barometer. */
 function readTyped(text: string, unit: string, barometer: AbsolutePressure): Read {
   if (text.trim() === '' || text === '-') return undefined;
-  const parsed = parsePressure(text, unit, barometer);
+  const parsed = parseReading(text, unit, barometer);
   if (!parsed.ok) return { error: (units) => parseTrouble(parsed.error, units) };
   return { si: parsed.value.si, entered: parsed.value.entered };
 }

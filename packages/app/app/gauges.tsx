@@ -11,7 +11,7 @@ import { XStack, YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useValves } from '@/data/queries';
 import { GaugeFiles } from '@/gauge/gauge-files';
 import { GaugeSheet } from '@/gauge/gauge-sheet';
-import { useUnits, type Units } from '@/units/use-units';
+import { useUnitsOfGauge, type Units } from '@/units/use-units';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
 import { Card, Pill } from '@/ui/card';
@@ -74,7 +74,7 @@ function faceWords(gauge: Gauge, units: Units): string {
 }
 
 function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: () => void }) {
-  const units = useUnits();
+  const units = useUnitsOfGauge(gauge);
   const rules = useHouseRules();
   const valves = useValves().data ?? [];
   const fits = valves.filter(

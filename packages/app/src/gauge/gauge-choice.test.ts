@@ -1,7 +1,7 @@
 import { leftWords, outcomeWord, printersIn, defaultHouseRules as rules } from '@holvek/core';
 import { gauge, valve } from '@/testing/samples';
 import { outcomeTone } from '@/sheet/outcome';
-import { bestGauge, fitnessFor, reachingGauge } from './gauge-choice';
+import { bestGauge, fitnessFor, ofItsKind, reachingGauge } from './gauge-choice';
 
 const today = '2026-11-24';
 const fits = { ...gauge, id: 'fits' };
@@ -19,6 +19,15 @@ describe('which gauge to take', () => {
   test('for a side that is only watched, the smallest in date that reaches', () => {
     const high = { ...gauge, id: 'high', range_high_pa: 2e6 };
     expect(reachingGauge([wide, high, old, fits], valve, 'inlet', today)!.id).toBe('high');
+  });
+  test('of its own kind: a thermometer is not even offered for a pressure, nor a gauge for degrees', () => {
+    const thermometer = { ...gauge, id: 'degrees', unit: '°C' };
+    const all = [fits, thermometer];
+    const heated = { plate: { ...valve.plate, family: 'temperature' } } as never;
+    expect(ofItsKind(all, valve).map(({ id }) => id)).toEqual(['fits']);
+    expect(ofItsKind(all, heated).map(({ id }) => id)).toEqual(['degrees']);
+    expect(fitness(thermometer).grade).toBe('unfit');
+    expect(reachingGauge([thermometer], valve, 'inlet', today)).toBeUndefined();
   });
   test('a vacuum on a pressure gauge is unfit', () => {
     const vacuum = {

@@ -17,6 +17,10 @@ import {
   type Valve,
 } from '@holvek/core';
 
+/** Gauges that show what a valve is set by; the others could never judge it. */
+export const ofItsKind = (gauges: readonly Gauge[], { plate }: Pick<Valve, 'plate'>) =>
+  gauges.filter(({ unit }) => measureOfUnit(unit) === measureOf(plate));
+
 const order: Record<GaugeFitness['grade'], number> = { fits: 0, usable: 1, unfit: 2 };
 
 /** Whether a gauge may judge what is set on one side of a valve: the worst over all its settings there. */

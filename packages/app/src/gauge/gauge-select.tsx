@@ -38,6 +38,9 @@ export function GaugeSelect({ label, gauges, value, fitness, onChange }: GaugeSe
           };
         })}
       />
+      {gauges.length === 0 ? (
+        <Muted>None that shows this is in the bag: add it under Gauges.</Muted>
+      ) : null}
       {found && found.findings.length > 0 ? (
         <Card tone={isUnfit ? 'stop' : 'warn'}>
           {found.findings.map((finding) => (

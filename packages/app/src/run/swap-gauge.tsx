@@ -10,7 +10,7 @@ import {
 import { useState } from 'react';
 import { useDesk } from '@/desk/use-desk';
 import { useGauges, useValves } from '@/data/queries';
-import { fitnessFor } from '@/gauge/gauge-choice';
+import { fitnessFor, ofItsKind } from '@/gauge/gauge-choice';
 import { GaugeSelect } from '@/gauge/gauge-select';
 import { HeightField, hungAt } from '@/gauge/height-field';
 import { Choice } from '@/ui/field';
@@ -24,7 +24,7 @@ export function SwapGauge({ onDone }: { readonly onDone: () => void }) {
   const valve = useValves().data?.find(({ id }) => id === run.started.valve_id);
   const gauges = useGauges().data;
   if (!valve || !gauges) return <Words>The register is not on this phone yet.</Words>;
-  return <SwapForm valve={valve} gauges={gauges} onDone={onDone} />;
+  return <SwapForm valve={valve} gauges={ofItsKind(gauges, valve)} onDone={onDone} />;
 }
 
 type FormProps = {

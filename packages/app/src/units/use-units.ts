@@ -1,4 +1,13 @@
-import { printFigure, printQuantity, unbroken, unitFor, type ReadIn } from '@holvek/core';
+import {
+  measureOfUnit,
+  printFigure,
+  printQuantity,
+  TEMPERATURE_UNIT,
+  unbroken,
+  unitFor,
+  type Gauge,
+  type ReadIn,
+} from '@holvek/core';
 import { createContext, useContext } from 'react';
 import { useHouseRules } from '@/data/queries';
 import { usePreferences } from '@/prefs/preferences';
@@ -38,6 +47,12 @@ export function useUnits(): Units {
   const own = useContext(PressureUnitContext);
   const { pressureUnit, flowUnit } = usePreferences();
   return unitsIn(own ?? pressureUnit, flowUnit);
+}
+
+/** What a gauge's own face is told in: a thermometer's in degrees, whatever the phone is used to. */
+export function useUnitsOfGauge({ unit }: Pick<Gauge, 'unit'>): Units {
+  const units = useUnits();
+  return measureOfUnit(unit) === 'temperature' ? unitsIn(TEMPERATURE_UNIT, units.flow) : units;
 }
 
 /** For lists of many valves: printing in the units of each. */

@@ -26,7 +26,7 @@ import {
   useValves,
 } from '@/data/queries';
 import { shelf } from '@/data/store';
-import { bestGauge, fitnessFor, reachingGauge } from '@/gauge/gauge-choice';
+import { bestGauge, fitnessFor, ofItsKind, reachingGauge } from '@/gauge/gauge-choice';
 import { GaugeSelect } from '@/gauge/gauge-select';
 import { HeightField, hungAt } from '@/gauge/height-field';
 import { NoticeCards } from '@/notice/notice-card';
@@ -70,7 +70,7 @@ export default function StartScreen() {
     <UnitsOfValve valve={valve}>
       <StartForm
         valve={valve}
-        gauges={gauges}
+        gauges={ofItsKind(gauges, valve)}
         isPractice={practice === '1'}
         twin={twinFor(valve, asked)}
       />

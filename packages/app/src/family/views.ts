@@ -14,6 +14,7 @@ import { positionerView } from './positioner/view';
 import { indicatorView } from './indicator/view';
 import { controllerView } from './controller/view';
 import { electronicPilotView } from './electronic-pilot/view';
+import { temperatureView } from './temperature/view';
 
 /** Every family as the screens show it: a new one is a folder and a line here. */
 const views: { readonly [F in Family]: FamilyView<PlateOf<F>> } = {
@@ -31,6 +32,7 @@ const views: { readonly [F in Family]: FamilyView<PlateOf<F>> } = {
   indicator: indicatorView,
   controller: controllerView,
   electronic_pilot: electronicPilotView,
+  temperature: temperatureView,
 };
 
 export const familyView = (family: Family): FamilyView => views[family] as FamilyView;

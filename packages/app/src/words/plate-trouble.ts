@@ -71,6 +71,11 @@ export const plateTrouble = speak<PlateIssue>({
     fault === 'gap'
       ? 'The two parts of the split range do not meet: between them nothing moves.'
       : 'The two parts of the split range overlap: both valves would move at once.',
+  'valve.set_under_ice': () => 'The target reaches down to ice: this one heats water.',
+  'valve.set_at_cut_out': ({ at }, { withUnit }) =>
+    `Its cut-out shuts the heat off at ${withUnit(at)}: the target, with its tolerance, must stay below.`,
+  'valve.limit_over_cut_out': ({ at }, { withUnit }) =>
+    `The limit lies over its cut-out, ${withUnit(at)}: the heat is shut off before it.`,
   'valve.better_spring': ({ colour }) =>
     `The ${colour} spring would hold the target nearer the middle of its range.`,
   'valve.accessory_not_approved': ({ accessory }) => `${accessory} is not named in the approval.`,

@@ -27,6 +27,7 @@ import { reliefSpring } from './relief-spring';
 import { selfOperated } from './self-operated';
 import { suction } from './suction';
 import { sustaining } from './sustaining';
+import { temperature } from './temperature';
 
 /** Every family that there is: a new one is a folder and a line here. */
 const list = [
@@ -44,6 +45,7 @@ const list = [
   indicator,
   controller,
   electronicPilot,
+  temperature,
 ] as const;
 
 type Definition = (typeof list)[number];

@@ -119,6 +119,28 @@ describe('what must never be, at any step of any way', () => {
     },
   );
 
+  test.each(waysOf('temperature').map((way) => [way.name, way] as const))(
+    '%s: what protects comes first, and some is drawn whenever its screw is turned or read',
+    (_, way) => {
+      const screw = placeOf(way, 'loosen_nut');
+      for (const before of ['scalds', 'cut_out_ready', 'mixers_shut', 'bulb_home', 'little_flow'])
+        expect(placeOf(way, before)).toBeLessThan(screw);
+      for (const { step, now } of standing(way)) {
+        const isSet = step.kind === 'set' || (step.kind === 'read' && step.purpose === 'as_left');
+        if (isSet) expect(now['demand']).toBe(0.35);
+        expect(now['heating']).toBe(1);
+      }
+      expect(way.steps.some(({ does }) => 'adjuster_main' in (does ?? {}))).toBe(false);
+    },
+  );
+
+  test('without a cut-out somebody stays at the heat, before anything else is looked at', () => {
+    const { cut_out: _, ...plate } = familySamples.temperature.plate;
+    const steps = stepsFor(procedureOf('temperature'), 'from_found', plate).map(({ id }) => id);
+    expect(steps.indexOf('hand_at_heat')).toBe(2);
+    expect(steps).not.toContain('cut_out_ready');
+  });
+
   test.each(waysOf('back_pressure, start').map((way) => [way.name, way] as const))(
     '%s: the way out is open and the spring loaded before anything is let in',
     (_, way) => {

@@ -3,6 +3,7 @@ import type { AdjusterPlate, AnyPlate, Targets, TwinFault, TwinSketch } from '..
 import type { ActuatorParams } from './actuator-plant';
 import type { BoilerParams } from './boiler-plant';
 import type { ControllerParams } from './controller-plant';
+import type { HeaterParams } from './heater-plant';
 import type { LineParams } from './line-params';
 import type { LinkageParams } from './linkage-plant';
 import type { ReducingParams } from './reducing-plant';
@@ -15,7 +16,8 @@ export type DrawnPlant =
   | { readonly kind: 'linkage'; readonly params: LinkageParams }
   | { readonly kind: 'boiler'; readonly params: BoilerParams }
   | { readonly kind: 'controller'; readonly params: ControllerParams }
-  | { readonly kind: 'actuator'; readonly params: ActuatorParams };
+  | { readonly kind: 'actuator'; readonly params: ActuatorParams }
+  | { readonly kind: 'heater'; readonly params: HeaterParams };
 export type Drawn = {
   readonly plant: DrawnPlant;
   /** Screw of each adjuster by its id. */

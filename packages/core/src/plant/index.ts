@@ -3,6 +3,7 @@ export * from './boiler-plant';
 export * from './controller-plant';
 export * from './draw-linkage';
 export * from './drawn';
+export * from './heater-plant';
 export * from './line-params';
 export * from './line-plant';
 export * from './linkage-plant';

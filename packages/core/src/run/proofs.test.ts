@@ -67,6 +67,7 @@ describe('what each family owes a proof of', () => {
     ['indicator', ['points']],
     ['controller', ['alignment', 'points']],
     ['electronic_pilot', ['setting', 'points', 'stroke']],
+    ['temperature', ['setting', 'no_flow', 'no_flow_limit']],
   ];
   test.each(owed)('%s', (name, proofs) => {
     const { run } = rehearsedFamily(name);

@@ -29,6 +29,15 @@ const calibrator = gauge('G-70', 1000, {
   accuracy_fraction: 0.0005,
   sources: [{ kind: 'current', low: 0, high: 0.024, error: 5e-6 }],
 });
+/** Of a face in degrees: every figure counts from melting ice. */
+const degreeSpring = { colour: 'green', from_pa: 20, to_pa: 75, rate_pa_per_turn: 4.5 };
+const thermometer = gauge('T-02', 1000, {
+  unit: '°C',
+  range_low_pa: 0,
+  range_high_pa: 120,
+  resolution_pa: 0.1,
+  accuracy_fraction: 0.0025,
+});
 const common = { size_dn: 80, min_differential_pa: 0, accessories: [] };
 const target = (set: number, tolerance: number, limit: number): Target => ({
   set_point_pa: kPa(set),
@@ -382,6 +391,25 @@ export const familySamples = {
     target: target(520, 12, 650),
     gauges: { inlet: calibrator, outlet: gauge('G-12', 1000, { resolution_pa: 1000 }) },
     found: { found_pa: 22, found_others: { set_value: kPa(560) } },
+  },
+  temperature: {
+    plate: {
+      family: 'temperature',
+      ...common,
+      springs: [degreeSpring],
+      fitted_spring: 'green',
+      clockwise: 'raises',
+      travel_turns: 20,
+      size_dn: 32,
+      min_differential_pa: 15,
+      inlet_rating_pa: 120,
+      outlet_rating_pa: 95,
+      heated_by: 'hot_water',
+      cut_out: 75,
+    },
+    target: { set_point_pa: 58, tolerance_pa: 1.5, limit_pa: 65, why: 'The test needs it.' },
+    gauges: { outlet: thermometer },
+    found: { found_pa: 51 },
   },
 } satisfies Record<string, FamilySample>;
 export type SampleName = keyof typeof familySamples;

@@ -5,6 +5,7 @@ import {
   actuatorPlant,
   boilerPlant,
   controllerPlant,
+  heaterPlant,
   linePlant,
   linkagePlant,
   movePointer,
@@ -73,6 +74,7 @@ const plants = {
   boiler: boilerPlant,
   controller: controllerPlant,
   actuator: actuatorPlant,
+  heater: heaterPlant,
 };
 const plantOf = ({ kind }: DrawnPlant): AnyPlant => plants[kind] as unknown as AnyPlant;
 

@@ -15,8 +15,27 @@ type GaugeSketch = {
   corrections?: Gauge['corrections'];
 };
 
+/** For what is set in degrees. */
+const thermometer = (now: number): Gauge => ({
+  id: 't-02',
+  tag: 'T-02',
+  unit: '°C',
+  range_low_pa: 0,
+  range_high_pa: 120,
+  resolution_pa: 0.1,
+  accuracy_fraction: 0.0025,
+  calibrated_on: isoDay(now, -110),
+  calibration_due_on: isoDay(now, 255),
+  height_above_tapping_m: 0,
+});
+
 /** The bag: for water, air, vacuum, oil and gas, and a calibrator; one out of date, one with a range that fits nothing. */
-export const demoGauges = (now: number): readonly Gauge[] =>
+export const demoGauges = (now: number): readonly Gauge[] => [
+  ...pressureGauges(now),
+  thermometer(now),
+];
+
+const pressureGauges = (now: number): readonly Gauge[] =>
   (
     [
       { tag: 'G-04', high: 1600, resolution: 2, accuracy: 0.0025, calibrated: -150 },

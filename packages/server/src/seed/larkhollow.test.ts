@@ -45,7 +45,7 @@ describe('Larkhollow', () => {
     for (const { valve } of demoValves)
       expect(checkPlate(valve.plate, valve).filter(({ stops }) => stops)).toEqual([]);
     expect(await store.tables.valves.count()).toBe(demoValves.length);
-    expect(await store.tables.gauges.count()).toBe(12);
+    expect(await store.tables.gauges.count()).toBe(13);
     expect(lines).toHaveLength(demoValves.length);
   });
 

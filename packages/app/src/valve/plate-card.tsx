@@ -13,6 +13,7 @@ import {
   sizeWords,
   type InstrumentPlate,
   ratingOf,
+  ratingWords,
   taughtBy,
   type Plate,
   type Valve,
@@ -54,9 +55,7 @@ export function PlateCard({
         </Row>
       ))}
       <Row label="Size">{sizeWords(plate.size_dn)}</Row>
-      <Row label={side === 'inlet' ? 'Inlet rating' : 'Outlet rating'}>
-        {units.withUnit(ratingOf(plate, side))}
-      </Row>
+      <Row label={ratingWords(plate, side)}>{units.withUnit(ratingOf(plate, side))}</Row>
       <Row label="Accessories" isLast={!plate.approval}>
         {plate.accessories.join(', ') || 'none'}
       </Row>

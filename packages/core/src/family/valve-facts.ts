@@ -6,6 +6,7 @@ import {
   type AdjusterSpec,
   type AnyPlate,
   type PlateFact,
+  type Side,
 } from '../valve';
 import { adjustersOf, definitionOf, families, type Family } from './list';
 import { isWorkedOut } from './target-sum';
@@ -214,6 +215,11 @@ export const furtherOf = (family: Family): readonly AdjusterSpec[] =>
   families[family].adjusters.filter(({ id }) => id !== MAIN);
 export const mayLack = (family: Family, id: string): boolean =>
   definitionOf(family).mayLack?.includes(id) ?? false;
+
+/** What the rating of a side is called: in its family's own words, else in the ordinary ones. */
+export const ratingWords = ({ family }: Pick<AnyPlate, 'family'>, side: Side): string =>
+  definitionOf(family).says?.[`plate.${side}_rating_pa`]?.label ??
+  (side === 'inlet' ? 'Inlet rating' : 'Outlet rating');
 
 /** Everything that is asked of a valve, in the order in which one reads it off: name, plate, screws, targets. */
 export function factGroups(shape: ValveShape): readonly FactGroup[] {

@@ -1,4 +1,4 @@
-import { families, familyName, headAt, lineDensityOf, procedureOf } from '../family';
+import { families, familyName, headAt, lineDensityOf, procedureOf, ratingWords } from '../family';
 import type { Gauge } from '../gauge';
 import { printFigure, printQuantity } from '../quantity';
 import { judgingGauge, type SheetBody } from '../sheet';
@@ -43,8 +43,8 @@ const plateRows = (body: SheetBody, print: Printers): readonly Row[] => [
   { label: 'Family', value: familyName[body.plate.family] },
   { label: 'Size', value: sizeWords(body.plate.size_dn) },
   { label: 'Spring', value: body.plate.fitted_spring || 'none' },
-  { label: 'Inlet rating', value: print.pressure(body.plate.inlet_rating_pa) },
-  { label: 'Outlet rating', value: print.pressure(body.plate.outlet_rating_pa) },
+  { label: ratingWords(body.plate, 'inlet'), value: print.pressure(body.plate.inlet_rating_pa) },
+  { label: ratingWords(body.plate, 'outlet'), value: print.pressure(body.plate.outlet_rating_pa) },
   { label: 'Never past', value: print.pressure(body.target.limit_pa) },
   { label: 'Why this number', value: body.target.why },
   ...sumRows(body, print),

@@ -2,6 +2,7 @@ import { unwrap } from '../../result';
 import { fillSlots } from '../fill-slots';
 import { checkPlate } from '../check-plate';
 import { measureOf } from '../list';
+import { ratingWords } from '../valve-facts';
 import { checkEvent, reduceRun } from '../../run';
 import { readValvesCsv, unitFor, writeValvesCsv, draftOf, readDraft } from '../../register';
 import { STANDARD_ATMOSPHERE } from '../../quantity';
@@ -45,6 +46,15 @@ describe('a regulator of temperature', () => {
     expect(measureOf(plate)).toBe('temperature');
     expect(measureOf({ family: 'reducing' })).toBe('pressure');
     expect(unitFor({ plate }, { units_by_family: { temperature: 'bar' } }, 'psi')).toBe('°C');
+  });
+
+  test('has its ratings in words of its own, on its sheet too', () => {
+    const sides = ['inlet', 'outlet'] as const;
+    expect(sides.map((side) => ratingWords(plate, side))).toEqual([
+      'Heating side bears',
+      'Heated side and bulb bear',
+    ]);
+    expect(ratingWords(reducing, 'outlet')).toBe('Outlet rating');
   });
 
   test('says in its texts what heats it and what shuts it off', () => {

@@ -1,6 +1,9 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { atPlace, firstSite, type Round, type Site, type Valve } from '@holvek/core';
+import { useForm, useWatch } from 'react-hook-form';
+import { z } from 'zod';
+import { atPlace, firstSite, roundSchema, type Round, type Site, type Valve } from '@holvek/core';
 import { XStack, YStack } from '@/ui/kit';
 import { Refusal } from '@/data/api';
 import { useChangeRound, useRounds, useSites, useValves } from '@/data/queries';
@@ -9,14 +12,20 @@ import { JobCard } from '@/round/job-card';
 import { SortableValves } from '@/round/sortable-valves';
 import { changePreferences } from '@/prefs/preferences';
 import { aimWords } from '@/words/aim-words';
-import { useUnits } from '@/units/use-units';
+import { useUnitsOf } from '@/units/use-units';
 import { Screen } from '@/shell/screen';
 import { Field } from '@/ui/field';
+import { FormField } from '@/ui/form-field';
 import { BigButton, Press, WordButton } from '@/ui/press';
 import { Loading } from '@/ui/states';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
 import { today } from '@/ui/local-day';
+
+const writtenSchema = roundSchema
+  .pick({ valve_ids: true, job: true })
+  .extend({ name: z.string().trim().min(1, 'Every round has a name').max(120) });
+type Written = z.infer<typeof writtenSchema>;
 
 /** A round built by hand: which valves, in which order. */
 export default function RoundEditor() {
@@ -48,9 +57,13 @@ type Props = {
 function RoundForm({ initial, isNew, valves, places }: Props) {
   const router = useRouter();
   const change = useChangeRound();
-  const [name, setName] = useState(initial.name);
-  const [ids, setIds] = useState<readonly string[]>(initial.valve_ids);
-  const [job, setJob] = useState(initial.job);
+  const { control, setValue, getValues } = useForm<Written>({
+    defaultValues: { name: initial.name, valve_ids: initial.valve_ids, job: initial.job },
+    resolver: zodResolver(writtenSchema),
+    mode: 'onChange',
+  });
+  const { name = '', valve_ids: ids = [], job } = useWatch({ control });
+  const setIds = (next: readonly string[]) => setValue('valve_ids', [...next]);
   const byId = new Map(valves.map((valve) => [valve.id, valve]));
   const chosen = ids.flatMap((id) => byId.get(id) ?? []);
   const wasMoved = ids.join() !== initial.valve_ids.join();
@@ -91,7 +104,7 @@ function RoundForm({ initial, isNew, valves, places }: Props) {
         </BigButton>
       }
     >
-      <Field label="Name" value={name} onChangeText={setName} maxLength={120} />
+      <FormField control={control} name="name" label="Name" maxLength={120} />
       {change.isError ? (
         <Words color="$vermilion" role="alert">
           {change.error instanceof Refusal
@@ -101,7 +114,7 @@ function RoundForm({ initial, isNew, valves, places }: Props) {
       ) : null}
       <JobCard
         job={job}
-        onChange={setJob}
+        onChange={(next) => setValue('job', next)}
         under="Order, permit, client: each run of this round takes it over, and it stands on the sheets."
       />
       <Heading>In this order</Heading>
@@ -111,7 +124,7 @@ function RoundForm({ initial, isNew, valves, places }: Props) {
       <SortableValves valves={chosen} onOrder={setIds} />
       <AddValves
         valves={valves.filter((valve) => !ids.includes(valve.id))}
-        onAdd={(valve) => setIds((now) => [...now, valve.id])}
+        onAdd={(valve) => setIds([...getValues('valve_ids'), valve.id])}
       />
       {isNew ? null : (
         <WordButton tone="$vermilion" onPress={() => save({ archived: true })}>
@@ -154,7 +167,7 @@ function AddValves({
 }
 
 function AddLine({ valve, onAdd }: { readonly valve: Valve; readonly onAdd: () => void }) {
-  const units = useUnits();
+  const units = useUnitsOf()(valve);
   return (
     <Press
       onPress={onAdd}

@@ -1,11 +1,15 @@
 import { labelLayouts, type LabelLayout } from '@holvek/paper/label-layouts';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import { useHouseRules, useValves } from '@/data/queries';
 import { labelOf } from '@/register/label-lines';
 import { useUnitsOf } from '@/units/use-units';
 import { labelsHere } from '@/sheet/paper/client';
 import { Screen } from '@/shell/screen';
-import { Choice, Field } from '@/ui/field';
+import { FormChoice } from '@/ui/form-choice';
+import { FormField } from '@/ui/form-field';
 import { saveBlob } from '@/ui/files';
 import { BigButton } from '@/ui/press';
 import { Empty } from '@/ui/states';
@@ -17,14 +21,24 @@ const sizes = (Object.keys(labelLayouts) as LabelLayout[]).map((value) => ({
   say: labelLayouts[value].say,
 }));
 
+const wantedSchema = z.object({
+  find: z.string().max(60),
+  size: z.enum(Object.keys(labelLayouts) as [LabelLayout, ...LabelLayout[]]),
+});
+type Wanted = z.infer<typeof wantedSchema>;
+
 /** Labels with a code that opens a valve's page, for those that the search names. */
 export default function LabelsScreen() {
   const valves = useValves();
   const visits = useVisits();
   const rules = useHouseRules();
   const unitsOf = useUnitsOf();
-  const [find, setFind] = useState('');
-  const [size, setSize] = useState<LabelLayout>('small');
+  const { control } = useForm<Wanted>({
+    defaultValues: { find: '', size: 'small' },
+    resolver: zodResolver(wantedSchema),
+    mode: 'onChange',
+  });
+  const { find = '', size = 'small' } = useWatch({ control });
   const [state, setState] = useState<'ready' | 'making' | 'failed'>('ready');
   const wanted = find.trim().toLowerCase();
   const chosen = (valves.data ?? [])
@@ -60,11 +74,11 @@ export default function LabelsScreen() {
         </BigButton>
       }
     >
-      <Choice label="Paper" value={size} options={sizes} onChange={setSize} />
-      <Field
+      <FormChoice control={control} name="size" label="Paper" options={sizes} />
+      <FormField
+        control={control}
+        name="find"
         label="For which valves"
-        value={find}
-        onChangeText={setFind}
         hint="Tag, name or place; nothing for all of them."
         maxLength={60}
       />

@@ -1,12 +1,22 @@
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
+import { useForm, useWatch, type Control } from 'react-hook-form';
 import { View, YStack } from '@/ui/kit';
-import { answerOf, answerText, unitOfField, type BenchTool, type BenchValues } from './tool';
+import {
+  answerOf,
+  answerText,
+  toolSchema,
+  unitOfField,
+  type BenchTool,
+  type BenchValues,
+} from './tool';
 import { useBarometer } from '@/units/use-barometer';
 import { useUnits } from '@/units/use-units';
 import { Screen } from '@/shell/screen';
 import { Card, Row } from '@/ui/card';
-import { Choice, Field } from '@/ui/field';
+import { FormChoice } from '@/ui/form-choice';
+import { FormField } from '@/ui/form-field';
 import { copyText } from '@/ui/files';
 import { BigButton } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';
@@ -17,20 +27,24 @@ type Props = { readonly tool: BenchTool; readonly start: BenchValues; readonly o
 export function ToolPage({ tool, start, of }: Props) {
   const router = useRouter();
   const units = useUnits();
-  const [values, setValues] = useState<BenchValues>(start);
-  const [copied, setCopied] = useState(false);
-  const barometer = useBarometer();
-  const answer = answerOf(tool, values, { ...units, barometer });
-  const edit = (key: string) => (text: string) => {
-    setCopied(false);
-    setValues((now) => ({ ...now, [key]: text }));
-  };
+  const here = { ...units, barometer: useBarometer() };
+  const { control } = useForm<BenchValues>({
+    defaultValues: start,
+    resolver: zodResolver(toolSchema(tool, here)),
+    mode: 'onChange',
+  });
+  const typed = useWatch({ control });
+  const values = textsOf(typed);
+  const answer = answerOf(tool, values, here);
+  const said = answerText(tool, answer);
+  const [copied, setCopied] = useState<string>();
+  const address = JSON.stringify(values);
   useEffect(() => {
     // Typing goes on at its own pace; the address follows.
-    const timer = setTimeout(() => router.setParams({ ...values }), 400);
+    const timer = setTimeout(() => router.setParams(JSON.parse(address) as BenchValues), 400);
     return () => clearTimeout(timer);
-  }, [router, values]);
-  const copy = () => void copyText(answerText(tool, answer)).then(setCopied);
+  }, [router, address]);
+  const copy = () => void copyText(said).then((isDone) => setCopied(isDone ? said : undefined));
   return (
     <Screen
       title={tool.name}
@@ -45,7 +59,7 @@ export function ToolPage({ tool, start, of }: Props) {
           disabled={'trouble' in answer}
           testID="copy"
         >
-          {copied ? 'Copied' : 'Copy the answer'}
+          {copied === said ? 'Copied' : 'Copy the answer'}
         </BigButton>
       }
     >
@@ -57,12 +71,7 @@ export function ToolPage({ tool, start, of }: Props) {
       >
         <YStack gap="$3" width="100%" $wide={{ width: '46%' }}>
           {tool.fields.map((field) => (
-            <ToolField
-              key={field.key}
-              field={field}
-              value={values[field.key] ?? ''}
-              onChange={edit(field.key)}
-            />
+            <ToolField key={field.key} field={field} control={control} />
           ))}
         </YStack>
         <YStack
@@ -80,28 +89,27 @@ export function ToolPage({ tool, start, of }: Props) {
   );
 }
 
+const textsOf = (typed: Readonly<Record<string, string | undefined>>): BenchValues =>
+  Object.fromEntries(Object.entries(typed).map(([key, text]) => [key, text ?? '']));
+
 function ToolField({
-  field,
-  value,
-  onChange,
+  field: { key, label, hint, ...field },
+  control,
 }: {
   readonly field: BenchTool['fields'][number];
-  readonly value: string;
-  readonly onChange: (text: string) => void;
+  readonly control: Control<BenchValues>;
 }) {
-  const unit = unitOfField(field, useUnits());
+  const unit = unitOfField({ key, label, ...field }, useUnits());
   if (field.kind === 'choice')
-    return (
-      <Choice label={field.label} value={value} onChange={onChange} options={field.choices ?? []} />
-    );
+    return <FormChoice control={control} name={key} label={label} options={field.choices ?? []} />;
   return (
-    <Field
-      label={field.label}
-      value={value}
-      onChangeText={onChange}
+    <FormField
+      control={control}
+      name={key}
+      label={label}
       maxLength={200}
       {...(unit ? { unit } : {})}
-      {...(field.hint ? { hint: field.hint } : {})}
+      {...(hint ? { hint } : {})}
     />
   );
 }

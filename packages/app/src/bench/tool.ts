@@ -6,6 +6,7 @@ import {
   type QuantityKind,
   type Valve,
 } from '@holvek/core';
+import { z } from 'zod';
 import type { Units } from '@/units/use-units';
 import { parseTrouble } from '@/words/trouble';
 
@@ -87,6 +88,28 @@ export function readField(text: string, field: BenchField, units: BenchUnits): n
         : parseQuantity(text, kind, unit);
   return parsed.ok ? parsed.value.si : `${label}: ${parseTrouble(parsed.error, units)}`;
 }
+
+const LONGEST = 200;
+const plainKinds: ReadonlySet<BenchField['kind']> = new Set(['text', 'choice']);
+
+/** A tool's fields as a form: what cannot be read is said beside its field. An empty one is said with the answer. */
+export const toolSchema = ({ fields }: BenchTool, units: BenchUnits) =>
+  z.object(
+    Object.fromEntries(
+      fields.map((field) => [
+        field.key,
+        z
+          .string()
+          .max(LONGEST)
+          .superRefine((text, { addIssue }) => {
+            if (text.trim() === '' || plainKinds.has(field.kind)) return;
+            const read = readField(text.trim(), field, units);
+            if (typeof read === 'string')
+              addIssue({ code: 'custom', message: read.slice(field.label.length + 2) });
+          }),
+      ]),
+    ),
+  );
 
 export const unitOfField = ({ kind, unit }: BenchField, units: Units): string =>
   unit ??

@@ -1,4 +1,4 @@
-import { answerOf, answerText, type BenchUnits, type BenchValues } from './tool';
+import { answerOf, answerText, toolSchema, type BenchUnits, type BenchValues } from './tool';
 import { benchTools } from './tools';
 import { absolutePa, printFigure, printQuantity } from '@holvek/core';
 import { controller, electronic } from '@/testing/family-samples';
@@ -106,5 +106,21 @@ describe('sums of the bench', () => {
     expect(toolOf('band').fromValve?.(controller)).toEqual({ band: '40', reset: '0.1' });
     expect(toolOf('loop').fromValve?.(valve)).toBeUndefined();
     expect(toolOf('band').fromValve?.(valve)).toBeUndefined();
+  });
+});
+
+describe('the fields of a sum', () => {
+  const tool = toolOf('gauge');
+  const wrongIn = (over: Readonly<Record<string, string>>) => {
+    const read = toolSchema(tool, units).safeParse({ ...tool.initial, ...over });
+    return read.success ? [] : read.error.issues.map(({ path }) => path.join());
+  };
+  const figure = tool.fields.find(({ kind }) => kind === 'pressure')!.key;
+  test('say beside themselves what cannot be read; one that is empty is said with the answer', () => {
+    expect(wrongIn({})).toEqual([]);
+    expect(wrongIn({ [figure]: 'twelve' })).toEqual([figure]);
+    expect(wrongIn({ [figure]: '3 L/s' })).toEqual([figure]);
+    expect(wrongIn({ [figure]: '  ' })).toEqual([]);
+    expect(wrongIn({ [figure]: '1'.repeat(201) })).toContain(figure);
   });
 });

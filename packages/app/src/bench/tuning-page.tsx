@@ -1,10 +1,14 @@
 import { fitStep, readStepCsv, type StepFit } from '@holvek/core';
+import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import { XStack, YStack } from '@/ui/kit';
 import { ProposalCard } from './proposal-card';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
-import { Field } from '@/ui/field';
+import { FormField } from '@/ui/form-field';
+import { plainNumber } from '@/ui/plain-number';
 import { pickText } from '@/ui/files';
 import { BigButton } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';
@@ -12,12 +16,30 @@ import { stepTrouble } from '@/words/step-trouble';
 
 type Read = { readonly fit: StepFit; readonly count: number; readonly leftOut: readonly number[] };
 
+const isAboveNothing = (text: string): boolean => plainNumber(text) > 0;
+const dialsSchema = z.object({
+  band: z.string().trim().refine(isAboveNothing, 'Above nothing, please.'),
+  reset: z
+    .string()
+    .trim()
+    .refine((text) => text === '' || isAboveNothing(text), 'Above nothing; empty when shut off.'),
+});
+type Dials = z.infer<typeof dialsSchema>;
+const presentOf = ({ band, reset }: Dials) => ({
+  band: plainNumber(band),
+  reset: reset === '' ? undefined : plainNumber(reset),
+});
+
 /** A step test dropped in: the model it fits, the settings that follow, and both loops side by side. */
 export function TuningPage() {
   const [read, setRead] = useState<Read>();
   const [trouble, setTrouble] = useState<string>();
-  const [band, setBand] = useState('100');
-  const [reset, setReset] = useState('0.1');
+  const { control } = useForm<Dials>({
+    defaultValues: { band: '100', reset: '0.1' },
+    resolver: zodResolver(dialsSchema),
+    mode: 'onChange',
+  });
+  const dialled = dialsSchema.safeParse(useWatch({ control }));
   const take = (text: string | undefined) => {
     if (text === undefined) return;
     setRead(undefined);
@@ -28,11 +50,6 @@ export function TuningPage() {
     setTrouble(undefined);
     setRead({ fit: fit.value, count: table.value.samples.length, leftOut: table.value.leftOut });
   };
-  const present = {
-    band: Number(band.replace(',', '.')),
-    reset: reset.trim() === '' ? undefined : Number(reset.replace(',', '.')),
-  };
-  const isGood = present.band > 0 && (present.reset === undefined || present.reset > 0);
   return (
     <Screen
       title="Tuning"
@@ -50,28 +67,10 @@ export function TuningPage() {
     >
       <XStack gap="$3">
         <YStack flex={1}>
-          <Field
-            label="Band now"
-            unit="%"
-            value={band}
-            onChangeText={setBand}
-            numeric
-            error={present.band > 0 ? undefined : 'Above nothing, please.'}
-          />
+          <FormField control={control} name="band" label="Band now" unit="%" numeric />
         </YStack>
         <YStack flex={1}>
-          <Field
-            label="Reset now"
-            unit="min a repeat"
-            value={reset}
-            onChangeText={setReset}
-            numeric
-            error={
-              present.reset === undefined || present.reset > 0
-                ? undefined
-                : 'Above nothing; empty when shut off.'
-            }
-          />
+          <FormField control={control} name="reset" label="Reset now" unit="min a repeat" numeric />
         </YStack>
       </XStack>
       {trouble ? (
@@ -82,7 +81,10 @@ export function TuningPage() {
       {read ? (
         <>
           <Muted>{samplesSay(read.count, read.leftOut)}</Muted>
-          <ProposalCard fit={read.fit} {...(isGood ? { present } : {})} />
+          <ProposalCard
+            fit={read.fit}
+            {...(dialled.success ? { present: presentOf(dialled.data) } : {})}
+          />
         </>
       ) : trouble ? null : (
         <Muted>

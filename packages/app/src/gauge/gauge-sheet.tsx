@@ -15,7 +15,7 @@ import {
   toTexts,
   type GaugeTexts,
 } from './gauge-form';
-import { useUnits } from '@/units/use-units';
+import { useUnitsOfGauge } from '@/units/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
 import { FormChoice } from '@/ui/form-choice';
@@ -157,7 +157,7 @@ function FaceFields({
 
 /** It came to be calibrated and did not hold its class: whoever keeps it says so, and what rests on it is marked. */
 function FoundBeyond({ gauge }: { readonly gauge: Gauge }) {
-  const units = useUnits();
+  const units = useUnitsOfGauge(gauge);
   const worst = foundBeyondClass(gauge);
   if (!worst) return null;
   return (

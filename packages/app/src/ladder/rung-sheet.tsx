@@ -1,5 +1,5 @@
 import { zodResolver } from '@hookform/resolvers/zod';
-import { rungKinds, type Rung, type System } from '@holvek/core';
+import { measureOf, rungKinds, type Rung, type System } from '@holvek/core';
 import { useForm } from 'react-hook-form';
 import { kindWord } from './ladder-words';
 import { rungSchema, textsOfRung, withoutRung, withRung, type RungTexts } from './rung-form';
@@ -38,7 +38,8 @@ const kinds = rungKinds.map((value) => ({ value, say: kindWord[value] }));
 
 function RungForm({ system, rung, onChange, onClose }: Props & { readonly rung: Rung | 'new' }) {
   const figures = { ...useUnits(), barometer: useBarometer() };
-  const valves = useValves().data ?? [];
+  // A ladder is of pressures.
+  const valves = (useValves().data ?? []).filter(({ plate }) => measureOf(plate) === 'pressure');
   const known = rung === 'new' ? undefined : rung;
   const others = system.rungs.filter(({ id }) => id !== known?.id);
   const { control, handleSubmit, formState } = useForm<RungTexts>({

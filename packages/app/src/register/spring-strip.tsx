@@ -1,7 +1,7 @@
 import type { Spring, Valve } from '@holvek/core';
 import { adjusterPlate, adjustersOf, ratingOf, targetOf } from '@holvek/core';
 import Svg, { G, Line, Path, Rect, Text } from 'react-native-svg';
-import { useUnits } from '@/units/use-units';
+import { useUnitsOf } from '@/units/use-units';
 import { useInk } from '@/ui/use-ink';
 
 const WIDTH = 340;
@@ -17,7 +17,7 @@ export function SpringStrip({
   readonly adjuster: string;
 }) {
   const ink = useInk();
-  const units = useUnits();
+  const units = useUnitsOf()(valve);
   const spec = adjustersOf(valve.plate).find(({ id }) => id === adjuster);
   const target = targetOf(valve, adjuster);
   const own = adjusterPlate(valve.plate, adjuster);

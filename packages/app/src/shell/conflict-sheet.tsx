@@ -1,8 +1,9 @@
+import { valveSchema } from '@holvek/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { differencesOf, showConflict, useConflict, type Difference } from '@/data/conflicts';
-import { useUnits, type Units } from '@/units/use-units';
+import { useUnits, useUnitsOf, type Units } from '@/units/use-units';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { BigButton } from '@/ui/press';
 import { Muted, Strong, Words } from '@/ui/words';
@@ -10,14 +11,25 @@ import { Muted, Strong, Words } from '@/ui/words';
 /** More than this many places are not read by anybody. */
 const MOST_SHOWN = 12;
 
+/** A valve is told in its own unit; whatever else is kept, in the phone's. */
+function useUnitsOfKept(): (kept: unknown) => Units {
+  const ofPhone = useUnits();
+  const ofValve = useUnitsOf();
+  return (kept) => {
+    const valve = valveSchema.safeParse(kept);
+    return valve.success ? ofValve(valve.data) : ofPhone;
+  };
+}
+
 /** Both versions side by side, where somebody has changed what was being changed. */
 export function ConflictSheet() {
   const conflict = useConflict();
   const client = useQueryClient();
-  const units = useUnits();
+  const unitsOf = useUnitsOfKept();
   const [trouble, setTrouble] = useState(false);
   if (!conflict) return null;
   const { kind, mine, theirs, putMine } = conflict;
+  const units = unitsOf(mine);
   const differences = differencesOf(theirs, mine);
   const close = () => {
     setTrouble(false);

@@ -137,6 +137,7 @@ async function bundleServer() {
     entryPoints: {
       server: join(root, 'packages/server/src/main.ts'),
       backup: join(root, 'packages/server/src/backup/main.ts'),
+      archive: join(root, 'packages/server/src/archive/main.ts'),
     },
     outdir: join(root, 'dist'),
     outExtension: { '.js': '.mjs' },
@@ -156,6 +157,7 @@ async function bundleServer() {
       'sharp',
       'pino',
       'prom-client',
+      'yazl',
     ],
     logLevel: 'warning',
   });

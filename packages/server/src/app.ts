@@ -18,6 +18,7 @@ import { Challenges } from './people/challenges';
 import { gate } from './people/gate';
 import { Doorkeeper } from './people/sessions';
 import { Tries } from './people/tries';
+import { archiveRoutes, type Archiver } from './routes/archive';
 import { backupRoutes } from './routes/backups';
 import { countersignRoutes } from './routes/countersigns';
 import { documentRoutes } from './routes/documents';
@@ -87,6 +88,8 @@ export type AppOptions = {
   readonly authority?: string;
   /** Who makes its backups; nobody, where it makes none. */
   readonly keeper?: BackupKeeper;
+  /** Makes the archive of the house; nobody, where it makes none. */
+  readonly archive?: Archiver;
   /** What it writes down of requests. */
   readonly diary?: Pick<Diary, 'request'>;
   /** Who knows it may read the figures of the house; nobody, where it is not said. */
@@ -115,6 +118,7 @@ function apiOf(store: Store, doorkeeper: Doorkeeper, options: AppOptions) {
     .route('/', repairRoutes(store))
     .route('/', photoRoutes(store))
     .route('/', backupRoutes(options.keeper))
+    .route('/', archiveRoutes(options.archive))
     .route('/', historyRoutes(store))
     .route('/', runRoutes(store))
     .route('/', evidenceRoutes(store))

@@ -4,6 +4,7 @@ import { createServer } from 'node:https';
 import { dirname } from 'node:path';
 import { WebSocketServer } from 'ws';
 import { createApp } from './app';
+import { archiveApart } from './archive/apart';
 import { takeApart } from './backup/apart';
 import { backupBeforeMigration } from './backup/before-migration';
 import { BackupKeeper } from './backup/keeper';
@@ -80,6 +81,7 @@ async function main() {
     proxies: TRUSTED_PROXIES.split(',').filter((name) => name.trim() !== ''),
     requestsAMinute: Number(RATE_LIMIT) || REQUESTS_A_MINUTE,
     ...firstCode,
+    archive: archiveApart(DATA, FONTS),
     ...(keeper ? { keeper } : {}),
     ...(credentials?.authority ? { authority: credentials.authority } : {}),
   });

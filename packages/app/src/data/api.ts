@@ -94,13 +94,22 @@ async function ask<S extends z.ZodType>(path: string, schema: S, send?: Send): P
       : {}),
   });
   const text = await response.text().catch(unreachable);
-  if (!response.ok) {
-    const problem = problemSchema.safeParse(toJson(text));
-    if (problem.success)
-      throw new Refusal(response.status, problem.data.error.code, problem.data.error.detail);
-    throw new Unreachable(`the server answered ${response.status}`);
-  }
+  if (!response.ok) throw refusedBy(response.status, text);
   return schema.parse(toJson(text));
+}
+
+function refusedBy(status: number, text: string): Error {
+  const problem = problemSchema.safeParse(toJson(text));
+  return problem.success
+    ? new Refusal(status, problem.data.error.code, problem.data.error.detail)
+    : new Unreachable(`the server answered ${status}`);
+}
+
+/** A file that the server makes. */
+async function fetchBlob(path: string): Promise<Blob> {
+  const response = await reach(`/api${path}`, { headers: headersOf() });
+  if (!response.ok) throw refusedBy(response.status, await response.text().catch(unreachable));
+  return response.blob().catch(unreachable);
 }
 
 const bodyOf = ({ file, body }: Send): Pick<RequestInit, 'body'> => {
@@ -171,6 +180,7 @@ export const api = {
   makeFeed: (about: FeedAbout) => ask('/feeds', newFeedSchema, { method: 'POST', body: { about } }),
   endFeed: (id: string) => ask(`/feeds/${id}`, z.array(feedSchema), { method: 'DELETE' }),
   backups: () => ask('/backups', backupStateSchema),
+  archive: () => fetchBlob('/archive.zip'),
   takeBackup: () => ask('/backups', backupStateSchema, { method: 'POST' }),
   sites: () => ask('/sites', z.array(siteSchema)),
   putSite: (site: Site, change: Change = {}) =>

@@ -7,6 +7,8 @@ import { Allowed } from '@/people/allowed';
 import { Refused } from '@/people/sign-in-page';
 import { Card } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';
+import { saveBlob } from '@/ui/files';
+import { today } from '@/ui/local-day';
 import { BigButton } from '@/ui/press';
 import { useNow } from '@/ui/use-now';
 import { Heading, Muted, Strong, Words } from '@/ui/words';
@@ -22,6 +24,10 @@ export function BackupsCard() {
   const take = useMutation({
     mutationFn: api.takeBackup,
     onSuccess: (made) => queryClient.setQueryData(KEY, made),
+  });
+  const archive = useMutation({
+    mutationFn: api.archive,
+    onSuccess: (file) => saveBlob(`holvek-${today()}.zip`, file),
   });
   const now = useNow();
   if (!state) return null;
@@ -43,6 +49,16 @@ export function BackupsCard() {
         </Allowed>
       ) : null}
       <Refused error={take.error} />
+      <Allowed action="keep_house" what="Taking the record out">
+        <BigButton kind="outline" disabled={archive.isPending} onPress={() => archive.mutate()}>
+          {archive.isPending ? 'It is being gathered' : 'Take the whole record out'}
+        </BigButton>
+      </Allowed>
+      <Refused error={archive.error} />
+      <Muted>
+        One file of open formats: tables, sheets as PDF, photos, public keys. An empty server takes
+        it in again.
+      </Muted>
       <Muted>
         Copy them to another machine too. The key that signs as this house is kept apart from them.
       </Muted>

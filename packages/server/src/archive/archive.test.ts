@@ -12,8 +12,10 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { join } from 'node:path';
+import { z } from 'zod';
 import { pipeline } from 'node:stream/promises';
 import { ZipFile } from 'yazl';
+import type { MadeArchive } from './apart';
 import { holdAlone } from '../db/one-server';
 import { openStore } from '../db/open';
 import { Pictures } from '../db/pictures';
@@ -21,7 +23,7 @@ import { firstCodeOf } from '../people/first-code';
 import { fontsIn } from '../sheet/fonts';
 import { evidenceOf } from '../sheet/evidence-file';
 import { testHouse, type TestHouse } from '../testing/house';
-import { valve } from '../testing/server';
+import { testServer, valve } from '../testing/server';
 import { archiveManifestSchema, type ArchiveManifest } from './shape';
 import { NotTakenIn, takeIn } from './take-in';
 import { unzip } from './unzip';
@@ -33,8 +35,32 @@ let house: TestHouse;
 let zip: string;
 let manifest: ArchiveManifest;
 
+/** What a client was handed, and his word that he has it. */
+async function handOver(): Promise<string> {
+  const { server } = house;
+  const [sheet] = z
+    .array(z.object({ id: z.string() }))
+    .parse(await (await server.get(`/sheets?valve_id=${valve.id}`)).json());
+  const made = await server.send('POST', '/client-links', {
+    client: 'Hofmann & Co.',
+    sheet_ids: [sheet!.id],
+    until_ms: Date.now() + 30 * 86_400_000,
+  });
+  const { path } = z.object({ path: z.string() }).parse(await made.json());
+  const token = path.replace('/client/', '');
+  const stroke = [
+    [0.1, 0.5],
+    [0.4, 0.2],
+  ];
+  const receipt = { name: 'Ruth Hofmann', strokes: [stroke] };
+  expect((await server.send('POST', `/client/${token}/received`, receipt)).status).toBe(200);
+  return token;
+}
+
+let token: string;
 beforeAll(async () => {
   house = await testHouse();
+  token = await handOver();
   zip = join(house.folder, 'house.zip');
   manifest = await writeArchive({ file: house.file, to: zip, fonts, now });
 }, 60_000);
@@ -98,9 +124,10 @@ describe('an archive', () => {
       readonly d?: string;
     };
     for (const name of files.keys()) {
-      expect(name).not.toMatch(/secrets|sessions|feeds|client_links/u);
+      expect(name).not.toMatch(/secrets|sessions|feeds/u);
       const text = readFileSync(join(folder, name)).toString('latin1');
       expect(text).not.toContain('scrypt$');
+      expect(text).not.toContain(token);
       if (key.d) expect(text).not.toContain(key.d);
     }
   });
@@ -119,6 +146,16 @@ test('a photo whose file is gone is named, and the rest goes out', async () => {
 
 describe('taken in by an empty server', () => {
   const at = () => join(scratch(), 'register.sqlite');
+
+  test('a client finds his sheets at the address that he has, and what he has received', async () => {
+    const file = at();
+    await takeIn(zip, file, now);
+    const again = await testServer(file);
+    const seen = await again.get(`/client/${token}`);
+    expect(seen.status).toBe(200);
+    expect(await seen.json()).toMatchObject({ received: { name: 'Ruth Hofmann' } });
+    await again.store.close();
+  });
 
   test('the record is equal, by hash, and its sheets hold there', async () => {
     const file = at();
@@ -259,5 +296,50 @@ describe('taken in by an empty server', () => {
     mkdirSync(folder);
     await expect(unzip(evil, folder)).rejects.toThrow(/relative path/u);
     expect(existsSync(join(folder, '../bb.txt'))).toBe(false);
+  });
+});
+
+describe('handed over when an owner asks', () => {
+  const asked = async (make?: () => Promise<MadeArchive>) =>
+    testServer(':memory:', make ? { archive: make } : {});
+  const made = () => {
+    const file = join(scratch(), 'house.zip');
+    writeFileSync(file, 'whole');
+    return { file, letGo: jest.fn(async () => rmSync(file)) };
+  };
+
+  test('as a file of its own, which is let go of afterwards', async () => {
+    const given = made();
+    const server = await asked(async () => given);
+    const answer = await server.get('/archive.zip');
+    expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'application/zip']);
+    expect(answer.headers.get('content-disposition')).toMatch(/holvek-\d{4}-\d\d-\d\d\.zip/u);
+    expect(await answer.text()).toBe('whole');
+    expect(given.letGo).toHaveBeenCalledTimes(1);
+    expect(existsSync(given.file)).toBe(false);
+  });
+
+  test('to no one else, and never two at once', async () => {
+    let end: (archive: MadeArchive) => void = () => undefined;
+    const waiting = new Promise<MadeArchive>((done) => {
+      end = done;
+    });
+    const server = await asked(() => waiting);
+    for (const role of ['supervisor', 'technician', 'viewer', 'nobody'] as const)
+      expect((await (await server.as(role)).get('/archive.zip')).status).toBe(
+        role === 'nobody' ? 401 : 403,
+      );
+    const first = server.get('/archive.zip');
+    expect((await server.get('/archive.zip')).status).toBe(409);
+    end(made());
+    expect((await first).status).toBe(200);
+  });
+
+  test('one that fails says so, and the next is made', async () => {
+    const ways = [() => Promise.reject(new Error('no room')), async () => made()];
+    const server = await asked(() => ways.shift()!());
+    expect((await server.get('/archive.zip')).status).toBe(500);
+    expect((await server.get('/archive.zip')).status).toBe(200);
+    expect((await (await asked()).get('/archive.zip')).status).toBe(422);
   });
 });

@@ -7,8 +7,11 @@ export const PICTURES = 'pictures';
 export const PAPERS = 'papers';
 export const KEYS = 'keys.json';
 
-/** What belongs to a server and not to its record: who is signed in, by which secret, by which address. */
-const OF_THE_SERVER = new Set(['secrets', 'sessions', 'feeds', 'client_links']);
+/**
+ * What belongs to a server and not to its record: who is signed in, by which secret, by which calendar. What was
+ * handed to a client, and who has received it, is of the record: of his address only the digest is kept.
+ */
+const OF_THE_SERVER = new Set(['secrets', 'sessions', 'feeds']);
 export const isOfTheRecord = (table: string): boolean =>
   !OF_THE_SERVER.has(table) && table !== 'SequelizeMeta' && !table.startsWith('sqlite_');
 
@@ -45,6 +48,6 @@ papers/         the sheets as PDF, by valve
 pictures/       photos, named by the digest of what was sent
 keys.json       public keys that have signed here (JWK): with them the sheets can be checked anywhere
 
-Nobody's PIN, session or address is in it, nor the key that signs as the house.
+Nobody's PIN, session or calendar is in it, nor the key that signs as the house.
 npm run take-in -- FILE puts it into an empty server; it is refused where a file was changed.
 `;

@@ -12,7 +12,7 @@ import {
   type Role,
   type Valve,
 } from '@holvek/core';
-import { createApp, type App } from '../app';
+import { createApp, type App, type AppOptions } from '../app';
 import { openStore, type Store } from '../db/open';
 import { COOKIE } from '../people/gate';
 import { openSession } from '../people/sessions';
@@ -40,12 +40,16 @@ export type TestServer = {
 };
 
 /** A server over a store of its own with one valve and its gauges; nothing listens on a port. */
-export async function testServer(file = ':memory:'): Promise<TestServer> {
+export async function testServer(
+  file = ':memory:',
+  more: Partial<AppOptions> = {},
+): Promise<TestServer> {
   const store = await openStore(file);
   const faults: unknown[] = [];
   const app = createApp(store, {
     fontFolder: `${process.cwd().replace(/packages\/server$/u, '')}/node_modules/@expo-google-fonts`,
     log: (error) => faults.push(error),
+    ...more,
   });
   const here = (cookie: string): Pick<TestServer, 'get' | 'send'> => ({
     get: async (path) => app.request(`/api${path}`, { headers: { cookie } }),

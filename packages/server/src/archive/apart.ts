@@ -1,0 +1,32 @@
+import { execFile } from 'node:child_process';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** The bundle that makes one archive, beside the server’s own. */
+const BUNDLE = fileURLToPath(new URL('./archive.mjs', import.meta.url));
+
+/** An archive that was made to be handed over, and how it is let go of afterwards. */
+export type MadeArchive = { readonly file: string; readonly letGo: () => Promise<void> };
+
+/** Makes the archive of a house in a process of its own. @throws with what it said, where it came to nothing */
+export const archiveApart =
+  (file: string, fontFolder: string) => async (): Promise<MadeArchive> => {
+    const folder = await mkdtemp(join(tmpdir(), 'holvek-handed-'));
+    const letGo = () => rm(folder, { recursive: true, force: true });
+    const to = join(folder, 'house.zip');
+    const job = JSON.stringify({ file, to, fontFolder, now: Date.now() });
+    try {
+      await new Promise<void>((done, failed) => {
+        execFile(process.execPath, [BUNDLE, job], (error, _, trouble) => {
+          if (error) failed(new Error(trouble.trim() || error.message));
+          else done();
+        });
+      });
+    } catch (error) {
+      await letGo();
+      throw error;
+    }
+    return { file: to, letGo };
+  };

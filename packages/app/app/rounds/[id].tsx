@@ -7,6 +7,7 @@ import { atPlace, firstSite, roundSchema, type Round, type Site, type Valve } fr
 import { XStack, YStack } from '@/ui/kit';
 import { Refusal } from '@/data/api';
 import { useChangeRound, useRounds, useSites, useValves } from '@/data/queries';
+import { usePlaceWords } from '@/data/use-placed-valves';
 import { newId } from '@/data/new-id';
 import { JobCard } from '@/round/job-card';
 import { SortableValves } from '@/round/sortable-valves';
@@ -168,6 +169,7 @@ function AddValves({
 
 function AddLine({ valve, onAdd }: { readonly valve: Valve; readonly onAdd: () => void }) {
   const units = useUnitsOf()(valve);
+  const placeWords = usePlaceWords();
   return (
     <Press
       onPress={onAdd}
@@ -180,7 +182,7 @@ function AddLine({ valve, onAdd }: { readonly valve: Valve; readonly onAdd: () =
       <XStack justifyContent="space-between" alignItems="center" gap="$2">
         <YStack flexShrink={1}>
           <Strong>{`${valve.tag} ${valve.name}`}</Strong>
-          <Muted>{`${valve.place} · ${aimWords(valve, units)}`}</Muted>
+          <Muted>{[placeWords(valve), aimWords(valve, units)].filter(Boolean).join(' · ')}</Muted>
         </YStack>
         <Strong color="$verdigrisDeep">add</Strong>
       </XStack>

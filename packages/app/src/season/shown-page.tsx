@@ -13,7 +13,7 @@ import { BarsCard } from './bars-card';
 import { hoursWords, monthDay } from './season-words';
 import { shareWords, since, sinceMs, type Since } from './shown-words';
 import { useSeasonDesk } from './use-season-desk';
-import { useGauges, useSheets, useSystems, useValves } from '@/data/queries';
+import { useGauges, useSheets, useSystems } from '@/data/queries';
 import { Screen } from '@/shell/screen';
 import { Card, Pill, Row } from '@/ui/card';
 import { Columns } from '@/ui/columns';
@@ -21,6 +21,7 @@ import { Choice } from '@/ui/field';
 import { dayWords, localDay, today } from '@/ui/local-day';
 import { Loading } from '@/ui/states';
 import { Heading, Muted, Strong } from '@/ui/words';
+import { usePlacedValves } from '@/data/use-placed-valves';
 import { useVisits } from '@/data/use-visits';
 
 const tellBy: readonly { readonly value: ToldBy; readonly say: string }[] = [
@@ -32,7 +33,7 @@ const tellBy: readonly { readonly value: ToldBy; readonly say: string }[] = [
 
 /** What the records show, each as the answer to a question. */
 export function ShownPage() {
-  const valves = useValves().data;
+  const valves = usePlacedValves();
   const visits = useVisits();
   const [span, setSpan] = useState<Since>('year');
   if (!valves) return <Loading what="Fetching the records" />;

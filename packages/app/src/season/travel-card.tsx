@@ -3,7 +3,7 @@ import { areaOf, type Season } from '@holvek/core';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
-import { useValves } from '@/data/queries';
+import { usePlacedValves } from '@/data/use-placed-valves';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
 import { FormChoice } from '@/ui/form-choice';
@@ -35,7 +35,7 @@ export const withWay = (table: Table, way: Way): Table => [
 
 /** How long it takes from place to place, where it is another time than usual. */
 export function TravelCard({ table, onTable }: Props) {
-  const valves = useValves().data ?? [];
+  const valves = usePlacedValves() ?? [];
   const [isOpen, setOpen] = useState(false);
   const areas = [...new Set(valves.map(({ place }) => areaOf(place)))]
     .filter((area) => area !== START)

@@ -18,6 +18,7 @@ import {
   type Valve,
 } from '@holvek/core';
 import { useMemo } from 'react';
+import { usePlacedValves } from '@/data/use-placed-valves';
 import {
   useGauges,
   useHouseRules,
@@ -25,7 +26,6 @@ import {
   useRepairs,
   useSeasons,
   useSystems,
-  useValves,
 } from '@/data/queries';
 import { fitnessFor } from '@/gauge/gauge-choice';
 import { usePeopleRules } from '@/people/use-licence';
@@ -51,7 +51,7 @@ export const latestSeason = (seasons: readonly Season[]): Season | undefined =>
 /** The season and its figures; undefined while something is still fetched, or where there is no season. */
 export function useSeasonDesk(): SeasonDesk | undefined {
   const seasons = useSeasons().data;
-  const valves = useValves().data;
+  const valves = usePlacedValves();
   const gauges = useGauges().data;
   const people = usePeople().data;
   const systems = useSystems().data;

@@ -1,4 +1,5 @@
 import { useRouter } from 'expo-router';
+import { usePlaceWords } from '@/data/use-placed-valves';
 import { aimWords } from '@/words/aim-words';
 import type { ValveRow } from './use-valve-rows';
 import { standingTone } from './valve-state';
@@ -12,6 +13,7 @@ import { Muted, Strong } from '@/ui/words';
 export function ValveLine({ row: { valve, standing } }: { readonly row: ValveRow }) {
   const router = useRouter();
   const units = useUnitsOf()(valve);
+  const placeWords = usePlaceWords();
   return (
     <Press
       onPress={() => router.push(`/valves/${valve.id}`)}
@@ -27,7 +29,7 @@ export function ValveLine({ row: { valve, standing } }: { readonly row: ValveRow
       >
         <YStack flexShrink={1}>
           <Strong fontSize="$4" lineHeight="$4">{`${valve.tag} ${valve.name}`}</Strong>
-          <Muted>{`${valve.place} · ${aimWords(valve, units)}`}</Muted>
+          <Muted>{[placeWords(valve), aimWords(valve, units)].filter(Boolean).join(' · ')}</Muted>
         </YStack>
         <Pill tone={standingTone[standing]}>{standing}</Pill>
       </XStack>

@@ -33,6 +33,7 @@ import { PlateIssues } from './plate-issues';
 import { TargetCard } from './target-card';
 import { TargetSheet } from './target-sheet';
 import { afterRepair, givenUpRunsOf, openRunOf, standingOf, standingTone } from './valve-state';
+import { usePlaceWords } from '@/data/use-placed-valves';
 import { useVisits } from '@/data/use-visits';
 import { VisitsCard } from './visits-card';
 import { useNow } from '@/ui/use-now';
@@ -51,6 +52,7 @@ export function ValvePage({ valve, isPane = false }: Props) {
   const visits = useVisits();
   const now = useNow();
   const run = openRunOf(shelf, valve.id);
+  const placeWords = usePlaceWords();
   const own = visits.get(valve.id) ?? [];
   const repair = useUnprovedRepair(valve.id, own);
   const standing = afterRepair(standingOf(valve, own, { rules, run, now }), repair);
@@ -83,7 +85,7 @@ export function ValvePage({ valve, isPane = false }: Props) {
   return (
     <Screen
       title={valve.tag}
-      under={`${valve.name} · ${valve.place}`}
+      under={[valve.name, placeWords(valve)].filter(Boolean).join(' · ')}
       back={!isPane}
       isPane={isPane}
       wide

@@ -2,6 +2,7 @@ import { familyName } from '@holvek/core';
 import { format } from 'date-fns/format';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
+import { usePlaceWords } from '@/data/use-placed-valves';
 import { aimWords } from '@/words/aim-words';
 import type { ValveRow } from './use-valve-rows';
 import { ValvePage } from './valve-page';
@@ -18,10 +19,13 @@ const day = (at: Date | number | undefined): string => (at ? format(at, 'd MMM y
 /** What has no date stands behind all that has one. */
 const time = (at: Date | number | undefined): number => (at ? Number(at) : Infinity);
 
-const columnsIn = (unitsOf: ReturnType<typeof useUnitsOf>): readonly TableColumn<ValveRow>[] => [
+const columnsIn = (
+  unitsOf: ReturnType<typeof useUnitsOf>,
+  placeWords: ReturnType<typeof usePlaceWords>,
+): readonly TableColumn<ValveRow>[] => [
   { id: 'tag', head: 'Tag', width: 84, isFigure: true, text: ({ valve }) => valve.tag },
   { id: 'name', head: 'Name', width: 140, grows: true, text: ({ valve }) => valve.name },
-  { id: 'place', head: 'Place', width: 110, grows: true, text: ({ valve }) => valve.place },
+  { id: 'place', head: 'Place', width: 110, grows: true, text: ({ valve }) => placeWords(valve) },
   {
     id: 'kind',
     head: 'Kind',
@@ -73,6 +77,7 @@ export function ValveTable({
 }) {
   const router = useRouter();
   const unitsOf = useUnitsOf();
+  const placeWords = usePlaceWords();
   const [chosen, setChosen] = useState<string>();
   const row = rows.find(({ valve }) => valve.id === chosen) ?? rows[0];
   return (
@@ -80,7 +85,7 @@ export function ValveTable({
       <DataTable
         label="Valves"
         rows={rows}
-        columns={columnsIn(unitsOf)}
+        columns={columnsIn(unitsOf, placeWords)}
         keyOf={({ valve }) => valve.id}
         selected={row?.valve.id}
         onSelect={({ valve }) => setChosen(valve.id)}

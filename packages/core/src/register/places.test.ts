@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { siteSchema, type Site } from '../exchange';
+import { areaOf } from '../season';
 import { barometricPressure, metres } from '../quantity';
 import {
   atPlace,
@@ -8,8 +9,10 @@ import {
   firstSite,
   liesIn,
   pathTo,
+  placedIn,
   placePath,
   placeTree,
+  placeWords,
   readPlace,
   shortPlacePath,
 } from './places';
@@ -101,6 +104,41 @@ test('a ring, as two phones may make one, is walked once', () => {
   expect(pathTo(ring, 'h').map(({ id }) => id)).toEqual(['w', 'h']);
   expect(placeTree(ring)).toHaveLength(2);
   expect(atPlace(ring, 'h').altitude_m).toBe(1200);
+});
+
+describe('where a valve stands', () => {
+  const tree: readonly Site[] = [
+    { id: 'works', name: 'Works' },
+    { id: 'hall', name: 'Pump hall, lower', under: 'works' },
+    { id: 'line', name: 'Line 2', under: 'hall' },
+  ];
+  const two = [
+    ...tree,
+    { id: 'valley', name: 'Valley' },
+    { id: 'v-hall', name: 'Hall', under: 'valley' },
+  ];
+  test.each<[readonly Site[], string, string | undefined, string]>([
+    [tree, 'Terrace, chamber 1', undefined, 'Terrace, chamber 1'],
+    [tree, '', 'hall', 'Pump hall lower'],
+    [tree, 'chamber 1', 'line', 'Pump hall lower, Line 2, chamber 1'],
+    [tree, 'line 2, chamber 1', 'line', 'Pump hall lower, Line 2, chamber 1'],
+    [tree, 'Terrace', 'works', 'Terrace'],
+    [tree, '', 'works', 'Works'],
+    [tree, 'pit', 'gone', 'pit'],
+    [tree, '', undefined, ''],
+    [two, 'pit', 'v-hall', 'Valley: Hall, pit'],
+    [two, '', 'valley', 'Valley'],
+    [two, 'pit', 'line', 'Works: Pump hall lower, Line 2, pit'],
+  ])('%#: "%s" at %s: "%s"', (places, place, id, words) => {
+    const valve = { tag: 'V-1', place, ...(id === undefined ? {} : { place_id: id }) };
+    expect(placeWords(places, valve)).toBe(words);
+    expect(placedIn(places, valve)).toEqual({ ...valve, place: words });
+  });
+
+  test('two valves of one place lie in one area, whatever their own words say', () => {
+    const at = (place: string) => areaOf(placedIn(tree, { place, place_id: 'line' }).place);
+    expect(at('north wall')).toBe(at(''));
+  });
 });
 
 describe('a place is refused', () => {

@@ -38,6 +38,40 @@ export function shortPlacePath(places: readonly Site[], id: string): string {
   return told.map(({ name }) => name).join(BETWEEN);
 }
 
+/** What a valve says of where it stands. */
+type Standing = Pick<Valve, 'place' | 'place_id'>;
+
+const commaFree = (name: string): string =>
+  name.replaceAll(',', ' ').replaceAll(/\s+/gu, ' ').trim();
+const sameWords = (a: string, b: string): boolean => a.toLowerCase() === b.toLowerCase();
+
+/**
+ * Where a valve stands, in words with commas between: the places of the tree down to its own, then what its own
+ * text adds. Of several sites the first word names the site too, so that no two areas are one.
+ *
+ * @example placeWords([{ id: 'l', name: 'Lark' }, { id: 'h', name: 'Hall', under: 'l' }], { place: 'pit 2', place_id: 'h' }) // → 'Hall, pit 2'
+ */
+export function placeWords(places: readonly Site[], { place, place_id: id }: Standing): string {
+  const [site, ...within] = pathTo(places, id).map(({ name }) => commaFree(name));
+  const said = place
+    .split(',')
+    .map((part) => part.trim())
+    .filter((part) => part !== '');
+  const hasSites = places.filter(({ under }) => under === undefined).length > 1;
+  const told =
+    hasSites && site ? [[site, within[0]].filter(Boolean).join(': '), ...within.slice(1)] : within;
+  const known = [site, ...within];
+  const more = said.filter((part) => !known.some((name) => name && sameWords(name, part)));
+  const words = [...told, ...more];
+  return words.length > 0 ? words.join(', ') : (site ?? '');
+}
+
+/** A valve as plans and lists have it: its place in the words of the tree. */
+export const placedIn = <V extends Standing>(places: readonly Site[], valve: V): V => ({
+  ...valve,
+  place: placeWords(places, valve),
+});
+
 const plain = (text: string): string =>
   text
     .split('/')

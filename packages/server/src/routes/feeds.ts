@@ -4,7 +4,9 @@ import {
   feedSchema,
   may,
   newFeedSchema,
+  placedIn,
   seasonSchema,
+  siteSchema,
   valveSchema,
   type Feed,
   type FeedAbout,
@@ -38,6 +40,7 @@ export function feedRoutes(store: Store) {
   const { feeds } = store.tables;
   const seasons = documentsOf(store, 'seasons', seasonSchema);
   const valves = documentsOf(store, 'valves', valveSchema);
+  const sites = documentsOf(store, 'sites', siteSchema);
   const living = async (): Promise<Feed[]> => {
     const rows = await feeds.findAll({ where: { ended_ms: null }, raw: true });
     return rows
@@ -90,9 +93,10 @@ export function feedRoutes(store: Store) {
       const feed = await feedOf(c.req.param('name'));
       // Wrong, made up and ended are told alike.
       if (!feed) throw notFound('feed', '');
+      const places = await sites.all();
       const text = calendarOf(
         await seasons.all(),
-        new Map((await valves.all()).map((valve) => [valve.id, valve])),
+        new Map((await valves.all()).map((valve) => [valve.id, placedIn(places, valve)])),
         { about: feed.about, name: 'Valve visits' },
       );
       c.header('content-type', 'text/calendar; charset=utf-8');

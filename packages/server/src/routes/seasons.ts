@@ -1,5 +1,5 @@
 import { z } from '@hono/zod-openapi';
-import { seasonSchema, siteSchema, valveSchema } from '@holvek/core';
+import { placedIn, seasonSchema, siteSchema, valveSchema } from '@holvek/core';
 import type { Store } from '../db/open';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
@@ -31,13 +31,13 @@ export function seasonRoutes(store: Store) {
       signedIn(c);
       const season = await seasons.get(c.req.param('id'));
       const person = c.req.query('person');
-      const places = (await sites.all()).map(({ id, name }) => [id, name] as const);
+      const places = await sites.all();
       const text = calendarOf(
         [season],
-        new Map((await valves.all()).map((valve) => [valve.id, valve])),
+        new Map((await valves.all()).map((valve) => [valve.id, placedIn(places, valve)])),
         {
           ...(person === undefined ? {} : { about: { kind: 'person', person_id: person } }),
-          site: new Map(places).get(season.site_id),
+          site: places.find(({ id }) => id === season.site_id)?.name,
         },
       );
       c.header('content-type', 'text/calendar; charset=utf-8');

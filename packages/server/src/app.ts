@@ -19,6 +19,8 @@ import { gate } from './people/gate';
 import { Doorkeeper } from './people/sessions';
 import { Tries } from './people/tries';
 import { archiveRoutes, type Archiver } from './routes/archive';
+import type { LarkhollowBeside } from './larkhollow/beside';
+import { larkhollowRoutes } from './routes/larkhollow';
 import { backupRoutes } from './routes/backups';
 import { countersignRoutes } from './routes/countersigns';
 import { documentRoutes } from './routes/documents';
@@ -90,6 +92,10 @@ export type AppOptions = {
   readonly keeper?: BackupKeeper;
   /** Makes the archive of the house; nobody, where it makes none. */
   readonly archive?: Archiver;
+  /** A demo beside it; nobody's, where it offers none. */
+  readonly larkhollow?: Pick<LarkhollowBeside, 'open'>;
+  /** Where it is a demo beside a house, the port of that house. */
+  readonly homePort?: number;
   /** What it writes down of requests. */
   readonly diary?: Pick<Diary, 'request'>;
   /** Who knows it may read the figures of the house; nobody, where it is not said. */
@@ -103,6 +109,10 @@ function apiOf(store: Store, doorkeeper: Doorkeeper, options: AppOptions) {
     doorkeeper,
     tried: tryingWith(new Tries()),
     challenges: new Challenges(),
+    told: {
+      ...(options.larkhollow ? { has_larkhollow: true } : {}),
+      ...(options.homePort === undefined ? {} : { home_port: options.homePort }),
+    },
     ...(firstCode === undefined ? {} : { firstCode }),
   };
   const api = new OpenAPIHono()
@@ -119,6 +129,7 @@ function apiOf(store: Store, doorkeeper: Doorkeeper, options: AppOptions) {
     .route('/', photoRoutes(store))
     .route('/', backupRoutes(options.keeper))
     .route('/', archiveRoutes(options.archive))
+    .route('/', larkhollowRoutes(store, options.larkhollow))
     .route('/', historyRoutes(store))
     .route('/', runRoutes(store))
     .route('/', evidenceRoutes(store))

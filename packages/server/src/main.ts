@@ -16,6 +16,7 @@ import { invitation } from './http/invitation';
 import { ownNames } from './http/own-names';
 import { REQUESTS_A_MINUTE } from './http/pace';
 import { credentialsFor, isLoopback } from './http/tls';
+import { LarkhollowBeside } from './larkhollow/beside';
 import { firstCodeOf } from './people/first-code';
 import { concludeWaiting } from './ingest/conclude-waiting';
 import { seedPeople } from './seed/people';
@@ -49,7 +50,8 @@ function settings() {
  * ALLOWED_HOSTS (names, by commas), RATE_LIMIT (requests a minute from one address), FIRST_CODE (what the
  * first owner types; made and printed where it is not said), BACKUPS (their folder; `off` where somebody else
  * makes them), LOG (`all` requests, not only what failed or was slow), METRICS_TOKEN (who sends it may read /metrics), TRUSTED_PROXIES
- * (addresses, by commas, of what stands before it).
+ * (addresses, by commas, of what stands before it), LARKHOLLOW=off where no demo is offered beside it (HOME_PORT is
+ * what that demo is told).
  * Where other machines reach it, it speaks TLS: with TLS_CERT and
  * TLS_KEY (files), else with a certificate of its own; TLS=off where something before it does.
  */
@@ -82,6 +84,7 @@ async function main() {
     requestsAMinute: Number(RATE_LIMIT) || REQUESTS_A_MINUTE,
     ...firstCode,
     archive: archiveApart(DATA, FONTS),
+    ...demoOf(DATA, HOST, Number(PORT)),
     ...(keeper ? { keeper } : {}),
     ...(credentials?.authority ? { authority: credentials.authority } : {}),
   });
@@ -117,6 +120,17 @@ async function main() {
   };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
+}
+
+/** The Larkhollow beside a house, which ends with it; a demo has none, and knows from where one came. */
+function demoOf(file: string, host: string, port: number) {
+  const { LARKHOLLOW, HOME_PORT, SEED, TRUSTED_PROXIES } = process.env;
+  if (HOME_PORT !== undefined) return { homePort: Number(HOME_PORT) };
+  // Behind a proxy nobody reaches another port.
+  if (LARKHOLLOW === 'off' || SEED === 'demo' || TRUSTED_PROXIES) return {};
+  const larkhollow = new LarkhollowBeside({ file, host, port, env: process.env });
+  process.once('exit', () => larkhollow.close());
+  return { larkhollow };
 }
 
 /** Who makes its backups from now on; the first is made before its shape changes. */

@@ -2,7 +2,7 @@ import { dutySchema, type Duty } from '@holvek/core';
 import { useMutation } from '@tanstack/react-query';
 import { api } from '@/data/api';
 import { queryClient } from '@/data/queries';
-import { Refused } from '@/people/sign-in-page';
+import { Refused } from '@/people/refused';
 import { useMay } from '@/prefs/preferences';
 import { Card } from '@/ui/card';
 import { YStack } from '@/ui/kit';

@@ -4,7 +4,7 @@ import { format } from 'date-fns/format';
 import { api } from '@/data/api';
 import { queryClient } from '@/data/queries';
 import { Allowed } from '@/people/allowed';
-import { Refused } from '@/people/sign-in-page';
+import { Refused } from '@/people/refused';
 import { Card } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';
 import { saveBlob } from '@/ui/files';

@@ -1,6 +1,6 @@
 import { licenceKinds, licenceKindSchema } from '@holvek/core';
 import { useMutation } from '@tanstack/react-query';
-import { Refused } from './sign-in-page';
+import { Refused } from './refused';
 import { usePeopleRules } from './use-licence';
 import { api } from '@/data/api';
 import { queryClient } from '@/data/queries';

@@ -1,7 +1,8 @@
 import { useMutation } from '@tanstack/react-query';
 import { useRouter, type Href } from 'expo-router';
+import { LeaveLarkhollow } from './larkhollow-card';
 import { roleWords } from './people-words';
-import { Refused } from './sign-in-page';
+import { Refused } from './refused';
 import { signOut } from './session';
 import { usePreferences } from '@/prefs/preferences';
 import { Card, Row } from '@/ui/card';
@@ -19,6 +20,7 @@ export function MeCard() {
       <Row label={technician} isLast>{`${role} · ${roleWords[role]}`}</Row>
       <Refused error={leave.error} />
       <WordButton onPress={() => router.push('/people' as Href)}>people, phones, my PIN</WordButton>
+      <LeaveLarkhollow />
       <BigButton kind="outline" disabled={leave.isPending} onPress={() => leave.mutate()}>
         Sign out
       </BigButton>

@@ -3,7 +3,7 @@ import { secretSchema } from '@holvek/core';
 import { useMutation } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
-import { Refused } from './sign-in-page';
+import { Refused } from './refused';
 import { api } from '@/data/api';
 import { Card } from '@/ui/card';
 import { FormField } from '@/ui/form-field';

@@ -5,7 +5,7 @@ import { Controller, useForm, type Control } from 'react-hook-form';
 import { z } from 'zod';
 import { roleWords } from './people-words';
 import { LicenceFields } from './licence-fields';
-import { Refused } from './sign-in-page';
+import { Refused } from './refused';
 import { api } from '@/data/api';
 import { newId } from '@/data/new-id';
 import { queryClient } from '@/data/queries';

@@ -1,7 +1,7 @@
 import type { Person, PlaceOfSession } from '@holvek/core';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns/format';
-import { Refused } from './sign-in-page';
+import { Refused } from './refused';
 import { api } from '@/data/api';
 import { queryClient } from '@/data/queries';
 import { ListLine } from '@/ui/list-line';

@@ -2,14 +2,16 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { firstOwnerSchema, signInSchema, type Session } from '@holvek/core';
 import { useMutation } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
-import { personTrouble, roleWords } from './people-words';
+import { LarkhollowCard, LeaveLarkhollow } from './larkhollow-card';
+import { roleWords } from './people-words';
+import { Refused } from './refused';
 import { becomeOwner, signIn } from './session';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
 import { FormField } from '@/ui/form-field';
 import { YStack } from '@/ui/kit';
 import { BigButton, Press, WordButton } from '@/ui/press';
-import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { Heading, Muted, Strong } from '@/ui/words';
 
 type Props = {
   readonly house: Session;
@@ -30,6 +32,8 @@ export function SignInPage({ house, onLater }: Props) {
     >
       {house.demo ? <DemoPeople people={house.demo} /> : null}
       {house.has_owner ? <SignInForm /> : <OwnerForm />}
+      {house.has_owner ? null : <LarkhollowCard />}
+      <LeaveLarkhollow />
       {onLater ? (
         <WordButton onPress={onLater}>
           Work on without signing in: entries wait on this phone
@@ -151,11 +155,3 @@ function OwnerForm() {
     </Card>
   );
 }
-
-/** Why it was not so, where something was tried. */
-export const Refused = ({ error }: { readonly error: unknown }) =>
-  error ? (
-    <Words color="$vermilion" role="alert">
-      {personTrouble(error)}
-    </Words>
-  ) : null;

@@ -4,6 +4,7 @@ import CircleCheck from 'lucide-react-native/icons/circle-check';
 import { useState } from 'react';
 import { XStack, YStack } from '@/ui/kit';
 import { useGauges, useSites, useValves } from '@/data/queries';
+import { LarkhollowCard } from '@/people/larkhollow-card';
 import { PlaceSheet } from '@/place/place-sheet';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
@@ -55,10 +56,7 @@ export function FirstSteps() {
       {steps.map((step) => (
         <FirstStep key={step.title} step={step} />
       ))}
-      <Muted>
-        To look round first, stop this and run the demo, a register of made-up valves with a
-        database of its own.
-      </Muted>
+      <LarkhollowCard />
       <PlaceSheet place={site ?? 'new'} isOpen={isPlaceOpen} onClose={() => setPlaceOpen(false)} />
     </Screen>
   );

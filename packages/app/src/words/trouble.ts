@@ -234,6 +234,7 @@ export const refusalWords = (code: string): string =>
     'countersign.other_key':
       'This phone has another key than the one that you signed in with. Sign in anew.',
     'sheet.already_revised': 'A later revision of this sheet exists: look at that one.',
+    'larkhollow.off': 'This server offers no Larkhollow: run the demo for it.',
     'archive.off': 'This server makes no archive: whoever runs it makes one another way.',
     'archive.in_the_making': 'An archive is being made just now. Ask again in a moment.',
     'backup.off': 'This server makes no backups: whoever runs it makes them another way.',

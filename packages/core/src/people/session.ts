@@ -31,6 +31,8 @@ export const firstOwnerSchema = deviceSchema.extend({
 });
 export type FirstOwner = z.input<typeof firstOwnerSchema>;
 
+const port = z.number().int().min(1).max(65_535);
+
 /** Who somebody is to this server, and what kind of house it is. */
 export const sessionSchema = z.object({
   /** Nobody where nobody has signed in. */
@@ -43,7 +45,14 @@ export const sessionSchema = z.object({
   has_owner: z.boolean(),
   /** In a demo, whom one may sign in as, and by which PIN. */
   demo: z.array(z.object({ person: personSchema, secret: z.string() })).optional(),
+  /** A Larkhollow can be looked at beside it. */
+  has_larkhollow: z.boolean().optional(),
+  /** In a Larkhollow beside a house: the port of the house that one came from. */
+  home_port: port.optional(),
 });
+
+/** Where a Larkhollow beside a house is: on the same machine, at another port. */
+export const larkhollowSchema = z.object({ port });
 export type Session = z.infer<typeof sessionSchema>;
 
 /** Where somebody is signed in. */

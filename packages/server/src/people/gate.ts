@@ -24,6 +24,8 @@ const open: readonly (readonly [method: string, path: RegExp])[] = [
   ['POST', /^\/session$/u],
   ['DELETE', /^\/session$/u],
   ['POST', /^\/first-owner$/u],
+  // Its route asks who it is, once the house has an owner.
+  ['POST', /^\/larkhollow$/u],
 ];
 
 /** What each way of changing something asks of a role; where more depends on what is changed, its route says so. */

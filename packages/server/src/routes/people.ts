@@ -41,6 +41,8 @@ type Options = {
   readonly firstCode?: string;
   readonly tried: Tried;
   readonly challenges: Challenges;
+  /** What the house says of its demo, or a demo of its house. */
+  readonly told?: Pick<Session, 'has_larkhollow' | 'home_port'>;
 };
 
 type Tried = (name: string, isRight: () => Promise<boolean> | boolean) => Promise<void>;
@@ -65,6 +67,7 @@ export function sessionRoutes(store: Store, options: Options) {
     ...(key ? { key } : {}),
     challenge: challenges.make(),
     ...(await houseOf(store)),
+    ...options.told,
   });
   const router = newRouter();
   router.delete('/session', async (c) => {

@@ -1,5 +1,6 @@
 import {
   effortOf,
+  settingsOf,
   openEndsOf,
   runView,
   type Effort,
@@ -52,7 +53,9 @@ export function useRoundRows(round: Round | undefined): readonly RoundRow[] {
           lastSheet,
           isSignedToday:
             lastSheet !== undefined && localDay(lastSheet.body.signed_at_ms) >= (round?.day ?? ''),
-          minutes: knownMinutes(effortOf(own, ofFamily.get(valve.plate.family) ?? [])),
+          minutes: knownMinutes(
+            effortOf(own, ofFamily.get(valve.plate.family) ?? [], settingsOf(valve)),
+          ),
         },
       ];
     });

@@ -1,6 +1,7 @@
 import {
   defaultPeopleRules,
   effortOf,
+  settingsOf,
   isDone,
   isInstrument,
   judgeOf,
@@ -73,6 +74,7 @@ export function useSeasonDesk(): SeasonDesk | undefined {
       peopleRules,
       systems,
       today: today(),
+      past: [...visits.values()].flat(),
     });
     return {
       season,
@@ -107,7 +109,7 @@ function visitOf(valve: Valve, { visits, ofFamily, repairs, gauges, rules }: Fro
       today: today(),
       dayOf: localDay,
     }),
-    effort: effortOf(own, ofFamily.get(valve.plate.family) ?? []),
+    effort: effortOf(own, ofFamily.get(valve.plate.family) ?? [], settingsOf(valve)),
     doneOn: last && localDay(last.body.signed_at_ms),
     onlyGauge: onlyGaugeFor(valve, gauges, rules),
   };

@@ -1,6 +1,6 @@
 import type { MadeProblem } from './make-problem';
 import { moverOf, moveTo } from './moves';
-import { placeCost, type Routes, type SeasonProblem } from './problem';
+import { minutesOf, placeCost, type Routes, type SeasonProblem } from './problem';
 import { areaOf } from './season';
 
 /** Minutes after midnight at which a day of work begins where nobody has said. */
@@ -9,8 +9,13 @@ export const USUAL_START = 7 * 60 + 30;
 /** A block of a day: minutes after midnight from when to when it is worked on. */
 export type Stop = { readonly block: number; readonly from: number; readonly to: number };
 
+/** Whoever it is: as quick as most. */
+const NOBODY = -1;
+
 /** Where somebody is in his day, and what he has begun there. */
 export type DayNow = {
+  /** Whose hands it is in; as quick as most where it is not said. */
+  readonly person?: number;
   /** Minutes after midnight. */
   readonly now: number;
   /** Row of the travel table at which he is; 0 where the day begins. */
@@ -26,17 +31,18 @@ export type DayNow = {
  * @returns the stops, and minutes after midnight at which he is back where the day begins
  */
 export function stopsOf(
-  { blocks, travel }: SeasonProblem,
+  problem: SeasonProblem,
   route: readonly number[],
-  { now, at, begun }: DayNow,
+  { now, at, begun, person = NOBODY }: DayNow,
 ): { readonly stops: readonly Stop[]; readonly home: number } {
+  const { blocks, travel } = problem;
   let clock = now;
   let row = at;
   const stops = route.map((block): Stop => {
-    const { enters, leaves, minutes } = blocks[block]!;
+    const { enters, leaves } = blocks[block]!;
     const isInHand = begun?.block === block;
     const from = isInHand ? begun.since : clock + travel[row]![enters]!;
-    const to = Math.max(clock, from + minutes);
+    const to = Math.max(clock, from + minutesOf(problem, block, person));
     clock = to;
     row = leaves;
     return { block, from, to };
@@ -145,8 +151,9 @@ export function restOfDay(
   problem: SeasonProblem,
   routes: Routes,
   { person, day }: Day,
-  { begins, ...here }: DayNow & { readonly begins: number },
+  { begins, ...from }: Omit<DayNow, 'person'> & { readonly begins: number },
 ): RestOfDay {
+  const here = { ...from, person };
   const route = inHandFirst(routes[person]![day]!, here.begun?.block);
   const { stops, home } = stopsOf(problem, route, here);
   const ends = begins + problem.capacity[person]![day]!;

@@ -13,6 +13,8 @@ import {
   dayWorth,
   effortOf,
   isDone,
+  minutesOf,
+  workOf,
   leftOut,
   makeProblem,
   planOf,
@@ -29,7 +31,10 @@ import {
   type SeasonInput,
   type SeasonVisit,
   type Wanted,
+  type SeasonBlock,
+  type SeasonProblem,
 } from '.';
+import { pacesOf } from './pace';
 
 const today = '2026-11-23';
 const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10);
@@ -151,6 +156,63 @@ describe('how long a visit takes', () => {
   test('its spread is deaf to one bad day, and never nothing', () => {
     expect(effortOf(took(40, 42, 41, 300), []).spread).toBeLessThan(5);
     expect(effortOf(took(40, 40, 40), []).spread).toBeCloseTo(4, 9);
+  });
+
+  test('those that went its own way tell it best; of the family, those with as many adjusters', () => {
+    const by = (school: string, minutes: number, settings: object[] = [{}]) =>
+      visit('2026-03-10', { school, settings }, minutes);
+    const own = [by('count', 20), by('raise', 80), by('count', 22), by('raise', 84)];
+    expect(effortOf(own, []).minutes).toBe(82);
+    expect(effortOf([...own, by('count', 24)], []).minutes).toBe(22);
+    // Never gone this way twice: all of its own.
+    expect(effortOf([by('count', 20), by('raise', 80)], [])).toMatchObject({
+      minutes: 50,
+      from: 'own',
+    });
+    const two = [{}, {}];
+    const family = [by('raise', 40), by('raise', 44), by('raise', 90, two), by('raise', 96, two)];
+    expect(effortOf([], family, 2).minutes).toBe(93);
+    expect(effortOf([], family, 1).minutes).toBe(42);
+    expect(effortOf([], family, 3).minutes).toBe(67);
+  });
+});
+
+describe('how long a hand takes', () => {
+  const by = (technician: string, minutes: number, over: object = {}) =>
+    visit('2026-03-10', { technician, ...over }, minutes);
+  const all = [
+    ...Array.from({ length: 12 }, () => by('quick', 30)),
+    ...Array.from({ length: 12 }, () => by('slow', 60)),
+  ];
+  test('as a share of what all take of that kind, held towards theirs while he has signed little', () => {
+    const [quick, slow, nobody] = pacesOf(['quick', 'slow', 'nobody'], all);
+    expect(quick).toBeCloseTo((30 / 45) ** (12 / 16), 9);
+    expect(slow).toBeCloseTo((60 / 45) ** (12 / 16), 9);
+    expect(nobody).toBe(1);
+    expect(pacesOf(['new'], [...all, by('new', 90)])[0]).toBeCloseTo(1.5 ** (1 / 5), 9);
+  });
+
+  test('of another family or way, it is held against that one; a night in between says nothing', () => {
+    const long = [by('mixed', 200, { school: 'whole' }), by('other', 200, { school: 'whole' })];
+    expect(pacesOf(['mixed'], [...all, ...long])[0]).toBe(1);
+    expect(pacesOf(['away'], [...all, by('away', 700)])[0]).toBe(1);
+  });
+
+  test('never beyond what a plan can bear', () => {
+    const many = (name: string, minutes: number) =>
+      Array.from({ length: 200 }, () => by(name, minutes));
+    const visits = [...many('hare', 10), ...many('tortoise', 300), ...many('most', 60)];
+    expect(pacesOf(['hare', 'tortoise'], visits)).toEqual([0.6, 1.7]);
+  });
+
+  test('what a block takes is his work, and the ways in it as long as for anybody', () => {
+    const block = { minutes: 70, work: 50 } as SeasonBlock;
+    const made = {
+      blocks: [block, { minutes: 40 }],
+      paces: [0.8, 1.5],
+    } as unknown as SeasonProblem;
+    expect([0, 1, 2].map((person) => minutesOf(made, 0, person))).toEqual([60, 95, 70]);
+    expect([0, 1].map((person) => workOf(made, [0, 1], person))).toEqual([92, 155]);
   });
 });
 

@@ -2,8 +2,10 @@ import { lackedLicence } from '../family';
 import { feedersOf, type System } from '../ladder';
 import type { Valve } from '../exchange';
 import type { PeopleRules, Person } from '../people';
+import type { ValveVisit } from '../sheet';
 import { isStrict, type Duty } from '../valve';
 import type { Effort } from './effort';
+import { pacesOf } from './pace';
 import type { SeasonBlock, SeasonProblem } from './problem';
 import {
   allowsDay,
@@ -35,6 +37,8 @@ export type SeasonInput = {
   readonly peopleRules: PeopleRules;
   readonly systems: readonly System[];
   readonly today: string;
+  /** What hands took before; all as long as each other where it is not said. */
+  readonly past?: readonly ValveVisit[];
 };
 
 /** A season as figures, and what its figures mean. */
@@ -99,6 +103,10 @@ export function makeProblem(input: SeasonInput): MadeProblem {
       capacity: crew.map((person) => capacityOf(making, person)),
       blocks,
       travel: making.travel,
+      paces: pacesOf(
+        crew.map(({ name }) => name),
+        input.past ?? [],
+      ),
       before: beforeOf(input, blockIndex),
     },
     days,
@@ -202,6 +210,7 @@ function blockOf(making: Making, group: readonly SeasonVisit[]): SeasonBlock {
     enters: rows[0]!,
     leaves: rows.at(-1)!,
     minutes: sum(({ effort }) => effort.minutes) + season.around + inside,
+    work: sum(({ effort }) => effort.minutes),
     costs: days.map((iso, i) =>
       mayOn(iso) ? sum(({ wanted }) => dayWorth(wanted, season.from, i)) : Infinity,
     ),

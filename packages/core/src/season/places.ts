@@ -96,7 +96,7 @@ export function barOf(
   if (put.at < room.from || put.at > room.to) return 'order';
   const route = routes[put.person]![put.day]!;
   const next = [...route.slice(0, put.at), put.block, ...route.slice(put.at)];
-  const asked = workOf(problem, next) + wayOf(problem, next);
+  const asked = workOf(problem, next, put.person) + wayOf(problem, next);
   return isTooMuch(problem, put, { asked, isAlone: route.length === 0 }) ? 'day_full' : undefined;
 }
 

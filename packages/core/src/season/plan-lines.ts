@@ -41,7 +41,7 @@ export function planLines(
           person,
           order: i + 1,
           valve,
-          minutes: Math.round(effort.minutes),
+          minutes: Math.round(effort.minutes * (problem.paces?.[p] ?? 1)),
           because: wanted.because,
           earliest: wanted.earliest,
           likely: wanted.likely,

@@ -6,6 +6,7 @@ import {
   placeCost,
   seasonCost,
   wayOf,
+  minutesOf,
   workOf,
   type Routes,
   type SeasonProblem,
@@ -48,9 +49,10 @@ export function offerIn(
   const { blocks, travel, capacity } = problem;
   const own = blocks[block]!;
   const route = routes[person]![day]!;
-  const asked = workOf(problem, route) + wayOf(problem, route);
+  const asked = workOf(problem, route, person) + wayOf(problem, route);
   const there = capacity[person]![day]!;
   const isAlone = route.length === 0;
+  const minutes = minutesOf(problem, block, person);
   let best: Offer | undefined;
   for (let at = room.from; at <= room.to; at++) {
     const left = at === 0 ? 0 : blocks[route[at - 1]!]!.leaves;
@@ -59,7 +61,7 @@ export function offerIn(
       travel[left]![own.enters]! +
       travel[own.leaves]![right]! -
       (isAlone ? 0 : travel[left]![right]!);
-    const next = asked + own.minutes + detour;
+    const next = asked + minutes + detour;
     if (isTooMuch(problem, { person, day }, { asked: next, isAlone })) continue;
     const over = Math.max(0, next - there) - Math.max(0, asked - there);
     const cost = placeCost(own, person, day) + detour + OVER * over;

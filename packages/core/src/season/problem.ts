@@ -10,8 +10,10 @@ export type SeasonBlock = {
   /** Where it begins and ends, as rows of the travel table. */
   readonly enters: number;
   readonly leaves: number;
-  /** Work and ways inside it. */
+  /** Work and ways inside it, by a hand that takes as long as most do. */
   readonly minutes: number;
+  /** Of them, what a quicker or slower hand changes; all of them where it is not said. */
+  readonly work?: number;
   /** By day: what being done then is worth; infinite where it may not be. */
   readonly costs: readonly number[];
   /** What it costs not to be done in this season. */
@@ -34,6 +36,8 @@ export type SeasonProblem = {
   readonly blocks: readonly SeasonBlock[];
   /** Minutes from row to column; row 0 is where a day begins and ends. */
   readonly travel: readonly (readonly number[])[];
+  /** How long each person takes, as a share of what most do; as long where it is not said. */
+  readonly paces?: readonly number[];
   /** Blocks that come before others. */
   readonly before: readonly (readonly [first: number, then: number])[];
 };
@@ -62,8 +66,14 @@ export function wayOf({ travel, blocks }: SeasonProblem, route: readonly number[
   return route.length === 0 ? 0 : way + travel[at]![0]!;
 }
 
-export const workOf = ({ blocks }: SeasonProblem, route: readonly number[]): number =>
-  route.reduce((sum, block) => sum + blocks[block]!.minutes, 0);
+/** Minutes of a block in somebody's hands. */
+export function minutesOf({ blocks, paces }: SeasonProblem, block: number, person: number): number {
+  const { minutes, work = minutes } = blocks[block]!;
+  return minutes + work * ((paces?.[person] ?? 1) - 1);
+}
+
+export const workOf = (problem: SeasonProblem, route: readonly number[], person: number): number =>
+  route.reduce((sum, block) => sum + minutesOf(problem, block, person), 0);
 
 /** What one day of one person costs: ways, and hours beyond it. */
 export function dayCost(
@@ -73,7 +83,7 @@ export function dayCost(
   route: readonly number[],
 ): number {
   const way = wayOf(problem, route);
-  const over = workOf(problem, route) + way - problem.capacity[person]![day]!;
+  const over = workOf(problem, route, person) + way - problem.capacity[person]![day]!;
   return way + OVER * Math.max(0, over);
 }
 

@@ -1,5 +1,5 @@
 import type { MadeProblem } from './make-problem';
-import { wayOf, workOf, type Routes } from './problem';
+import { minutesOf, wayOf, workOf, type Routes } from './problem';
 import { addsTo, moverOf, without, type VisitMove } from './moves';
 import { barOf, whereIs, type Bar } from './places';
 import { offerIn, offersOf, withMoved } from './plan-season';
@@ -38,7 +38,7 @@ export const dayLoad = (
 ): Load => {
   const route = routes[person]?.[day] ?? [];
   return {
-    asked: workOf(problem, route) + wayOf(problem, route),
+    asked: workOf(problem, route, person) + wayOf(problem, route),
     there: problem.capacity[person]![day]!,
   };
 };
@@ -130,15 +130,15 @@ export function canWait(made: MadeProblem, routes: Routes, week: number): readon
   const inWeek = [...whereIs(routes)].filter(
     ([block, { day }]) => day >= 7 * week && day <= last && !problem.blocks[block]!.isLocked,
   );
-  const later = inWeek.map(([block, { day }]) => {
+  const later = inWeek.map(([block, { day, person }]) => {
     const { costs } = problem.blocks[block]!;
-    return { block, more: Math.min(...costs.slice(last + 1), Infinity) - costs[day]! };
+    return { block, person, more: Math.min(...costs.slice(last + 1), Infinity) - costs[day]! };
   });
   const waiting: number[] = [];
-  for (const { block, more } of later.sort((a, b) => a.more - b.more)) {
+  for (const { block, person, more } of later.sort((a, b) => a.more - b.more)) {
     if (over <= 0 || more > NO_RISK) break;
     waiting.push(block);
-    over -= problem.blocks[block]!.minutes;
+    over -= minutesOf(problem, block, person);
   }
   return waiting;
 }

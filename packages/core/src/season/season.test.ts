@@ -227,7 +227,7 @@ function bestOf(made: SeasonProblem): number {
   return least;
 }
 const fullness = (made: SeasonProblem, route: readonly number[]): number =>
-  workOf(made, route) + Math.min(...orders(route).map((each) => wayOf(made, each)));
+  workOf(made, route, 0) + Math.min(...orders(route).map((each) => wayOf(made, each)));
 const orders = (route: readonly number[]): readonly (readonly number[])[] =>
   route.length <= 1
     ? [route]

@@ -28,6 +28,9 @@ export const valveVisitSchema = z.object({
       open_ends: true,
       tables: true,
     }).shape,
+    /** Whose hand it was, and by which way; absent in summaries that were made before. */
+    technician: z.string().optional(),
+    school: z.string().optional(),
     plate: z.object({ family: z.string(), fitted_spring: z.string() }),
     settings: z.array(sheetSettingSchema.omit({ dots: true })),
   }),

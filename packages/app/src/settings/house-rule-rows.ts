@@ -51,6 +51,16 @@ export const ruleGroups: readonly RuleGroup[] = [
     ],
   },
   {
+    title: 'Practised hands',
+    rows: [
+      row(
+        'practised_after',
+        'See the checks of a phase together after so many records; 0: nobody',
+        count,
+      ),
+    ],
+  },
+  {
     title: 'How often each is looked at',
     rows: [
       row('visits.gas', 'Gas, months', count),

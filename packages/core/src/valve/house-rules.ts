@@ -123,6 +123,11 @@ export const houseRulesSchema = z.object({
   visits: visitRulesSchema.optional(),
   /** Absent in what was frozen before there were any. */
   instruments: instrumentRulesSchema.optional(),
+  /**
+   * Records of a family after which a hand sees the cautions and checks of a phase together; 0 where nobody may. Absent in
+   * what was frozen before.
+   */
+  practised_after: z.number().int().min(0).max(100).optional(),
   /** Absent in what was frozen before there were any: the ordinary ones held then. */
   judgement: judgementRulesSchema.optional(),
   /** In which unit the figures of a family are shown; of one that is absent in the phone's. */
@@ -167,6 +172,7 @@ export const defaultHouseRules: HouseRules = {
   search_turn: 0.25,
   months_between_visits: 12,
   visits: defaultVisits,
+  practised_after: 3,
   judgement: defaultJudgement,
   min_flow: [
     { size_dn: 40, flow_m3s: 0.3e-3 },
@@ -179,7 +185,8 @@ export const defaultHouseRules: HouseRules = {
   ],
 };
 
-const { judgement: _judgement, ...beforeJudgement } = defaultHouseRules;
+const { practised_after: _practised, ...beforePractised } = defaultHouseRules;
+const { judgement: _judgement, ...beforeJudgement } = beforePractised;
 const { visits: _visits, ...beforeVisits } = beforeJudgement;
 const {
   no_flow_watch: _watch,
@@ -190,6 +197,7 @@ const {
 const { lockup_gas: _gas, ...beforeGas } = beforeWatch;
 /** What was ordinary in versions before: runs that were begun with it come in for as long as phones keep them. */
 export const earlierHouseRules: readonly HouseRules[] = [
+  beforePractised,
   beforeJudgement,
   beforeVisits,
   beforeWatch,

@@ -3,7 +3,8 @@ import { ScrollView, XStack, YStack } from '@/ui/kit';
 import { useDesk } from '@/desk/use-desk';
 import { FrameMark } from './frame-mark';
 import { StepPath } from './step-path';
-import { StepWords } from './step-words';
+import { StepAhead, StepWords } from './step-words';
+import { useIsPractised } from './use-is-practised';
 import { EndEarly } from './end-early';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { BigButton, WordButton } from '@/ui/press';
@@ -22,13 +23,14 @@ type Props = {
 /** A step: its words and parts above, its actions under the thumb, what went wrong between. */
 export function StepFrame({ children, actions, more, hideWords = false, onPath = false }: Props) {
   const { trouble, isLineDown, doubt, settleDoubt, undo, canUndo } = useDesk();
+  const isGathered = useIsPractised();
   return (
     <YStack flex={1} minHeight={0}>
       <FrameMark />
       <ScrollView flex={1} tabIndex={0} contentContainerStyle={{ paddingBottom: 16 }}>
         <YStack gap="$3" paddingHorizontal="$4">
           {onPath ? (
-            <StepPath>
+            <StepPath isGathered={isGathered} renderAhead={(step) => <StepAhead step={step} />}>
               <StepWords picture={children ?? null} />
             </StepPath>
           ) : (

@@ -1,5 +1,7 @@
+import type { Step } from '@holvek/core';
 import { useState, type ReactNode } from 'react';
 import { View, YStack } from '@/ui/kit';
+import { gatheredAfter } from './gathered';
 import { PathLine, PathNode } from './path-node';
 import { pathAround } from './path-steps';
 import { useStepText } from './step-text';
@@ -9,10 +11,20 @@ import { Muted } from '@/ui/words';
 import { WordButton } from '@/ui/press';
 
 /** What is done above, the step in hand as a card, what comes below. */
-export function StepPath({ children }: { readonly children: ReactNode }) {
+export function StepPath({
+  isGathered,
+  renderAhead,
+  children,
+}: {
+  /** The hand is practised: cautions and checks that follow are shown whole. */
+  readonly isGathered: boolean;
+  readonly renderAhead: (step: Step) => ReactNode;
+  readonly children: ReactNode;
+}) {
   const { run, view } = useDesk();
   const fill = useStepText();
   const { behind, ahead, beyond } = pathAround(run, view);
+  const gathered = isGathered ? gatheredAfter(view.step, ahead) : [];
   const phases = [view.step, ...ahead].map((step) => step?.phase);
   return (
     <YStack>
@@ -43,16 +55,24 @@ export function StepPath({ children }: { readonly children: ReactNode }) {
         </PathNode>
       </View>
       <YStack role="list" aria-label="Comes next" testID="path-ahead">
-        {ahead.map((step, i) => (
-          <PathLine
-            key={step.id}
-            state={i < 2 ? 'next' : 'later'}
-            isLast={i === ahead.length - 1}
-            {...(step.phase === phases[i] ? {} : { phase: phaseWord[step.phase] })}
-          >
-            {fill(step.say, step.adjuster)}
-          </PathLine>
+        {gathered.map((step) => (
+          <PathNode key={step.id} state="next" isLast={step === ahead.at(-1)}>
+            {renderAhead(step)}
+          </PathNode>
         ))}
+        {ahead.slice(gathered.length).map((step, at) => {
+          const i = at + gathered.length;
+          return (
+            <PathLine
+              key={step.id}
+              state={i < 2 ? 'next' : 'later'}
+              isLast={i === ahead.length - 1}
+              {...(step.phase === phases[i] ? {} : { phase: phaseWord[step.phase] })}
+            >
+              {fill(step.say, step.adjuster)}
+            </PathLine>
+          );
+        })}
       </YStack>
       {beyond > 0 ? <Muted marginLeft={36}>{`and ${beyond} more, to the signature`}</Muted> : null}
     </YStack>

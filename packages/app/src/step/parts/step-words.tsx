@@ -1,4 +1,4 @@
-import type { Hazard, StepKind } from '@holvek/core';
+import type { Hazard, Step, StepKind } from '@holvek/core';
 import TriangleAlert from 'lucide-react-native/icons/triangle-alert';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { XStack, YStack, type TamaguiTextElement } from '@/ui/kit';
@@ -7,7 +7,7 @@ import { useStepText } from './step-text';
 import { useDesk } from '@/desk/use-desk';
 import { useInk } from '@/ui/use-ink';
 import { Card } from '@/ui/card';
-import { Strong, Title, Words } from '@/ui/words';
+import { Muted, Strong, Title, Words } from '@/ui/words';
 import { guardTrouble } from '@/words/trouble';
 
 const hazardWord: Record<Hazard, string> = {
@@ -37,7 +37,7 @@ export function StepWords({ picture }: { readonly picture?: ReactNode }) {
   const why = step.why ? fill(step.why, step.adjuster) : undefined;
   return (
     <YStack gap="$3">
-      <Caution />
+      <CautionOf step={step} />
       <StepTitle>{fill(step.say, step.adjuster)}</StepTitle>
       {why && !isOnPath ? <Words color="$muted">{why}</Words> : null}
       {picture}
@@ -49,6 +49,20 @@ export function StepWords({ picture }: { readonly picture?: ReactNode }) {
       ) : null}
       {why && isOnPath ? <FoldedWhy>{why}</FoldedWhy> : null}
       <Wanting />
+    </YStack>
+  );
+}
+
+/** A step that comes, whole: what it asks, the caution before it and what to expect. It is confirmed in its turn. */
+export function StepAhead({ step }: { readonly step: Step }) {
+  const fill = useStepText();
+  return (
+    <YStack gap="$2" paddingVertical="$2" testID="gathered">
+      <CautionOf step={step} />
+      <Strong fontSize="$4" lineHeight="$4">
+        {fill(step.say, step.adjuster)}
+      </Strong>
+      {step.expects ? <Muted>{fill(step.expects, step.adjuster)}</Muted> : null}
     </YStack>
   );
 }
@@ -70,12 +84,10 @@ function StepTitle({ children }: { readonly children: string }) {
   );
 }
 
-function Caution() {
-  const { view } = useDesk();
+function CautionOf({ step }: { readonly step: Step }) {
   const fill = useStepText();
   const ink = useInk();
-  const { step } = view;
-  if (!step?.caution) return null;
+  if (!step.caution) return null;
   return (
     <Card tone="warn">
       <XStack gap="$2" alignItems="center">

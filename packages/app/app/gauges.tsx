@@ -11,6 +11,7 @@ import { XStack, YStack } from '@/ui/kit';
 import { useGauges, useHouseRules, useValves } from '@/data/queries';
 import { GaugeFiles } from '@/gauge/gauge-files';
 import { GaugeSheet } from '@/gauge/gauge-sheet';
+import { PhotosCard } from '@/photo/photos-card';
 import { useUnitsOfGauge, type Units } from '@/units/use-units';
 import { Screen } from '@/shell/screen';
 import { SyncPill } from '@/shell/sync-pill';
@@ -52,7 +53,13 @@ export default function GaugesScreen() {
       ))}
       <WordButton onPress={() => setFile(true)}>gauges as a file</WordButton>
       <GaugeFiles gauges={gauges.data ?? []} isOpen={isFile} onClose={() => setFile(false)} />
-      <GaugeSheet gauge={edited} onClose={() => setEdited(undefined)} />
+      <GaugeSheet
+        gauge={edited}
+        onClose={() => setEdited(undefined)}
+        below={
+          edited && edited !== 'new' ? <PhotosCard valveId={edited.id} of="gauge" /> : undefined
+        }
+      />
     </Screen>
   );
 }

@@ -1,6 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { correctionsSchema, foundBeyondClass, type Gauge } from '@holvek/core';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useForm, useWatch, type Control, type Path } from 'react-hook-form';
 import { Refusal } from '@/data/api';
 import { useChangeGauge } from '@/data/queries';
@@ -44,9 +44,12 @@ const fields: readonly {
 /** A gauge as its face and certificate say. */
 export function GaugeSheet({
   gauge,
+  below,
   onClose,
 }: {
   readonly gauge: Gauge | 'new' | undefined;
+  /** What else is kept of it. */
+  readonly below?: ReactNode;
   readonly onClose: () => void;
 }) {
   const change = useChangeGauge();
@@ -91,6 +94,7 @@ export function GaugeSheet({
         </Words>
       ) : null}
       <BigButton onPress={() => void keep()}>Keep this gauge</BigButton>
+      {below}
       {known ? <FailedCheck key={known.id} gauge={known} onFailed={send} /> : null}
     </BottomSheet>
   );

@@ -1,4 +1,4 @@
-import { photoSubjects, type PhotoSubject } from '@holvek/core';
+import { photoSubjects, valveSubjects, type PhotoSubject } from '@holvek/core';
 import { useState } from 'react';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Choice } from '@/ui/field';
@@ -11,30 +11,36 @@ type Props = {
   readonly valveId: string;
   /** What is most likely to be wanted next. */
   readonly first: PhotoSubject;
+  /** What it may show; what a valve shows where it is not said. */
+  readonly subjects?: readonly PhotoSubject[];
   readonly isOpen: boolean;
   readonly onClose: () => void;
 };
 
-const subjects = Object.entries(photoSubjects).map(([value, say]) => ({
-  value: value as PhotoSubject,
-  say,
-}));
+const optionsOf = (subjects: readonly PhotoSubject[]) =>
+  subjects.map((value) => ({ value, say: photoSubjects[value] }));
 
 /** What is photographed, and with what: the camera, or a file that was taken before. */
-export const AddPhotoSheet = ({ valveId, first, isOpen, onClose }: Props) => (
+export const AddPhotoSheet = ({ valveId, first, subjects, isOpen, onClose }: Props) => (
   <BottomSheet isOpen={isOpen} title="A photo of it" onClose={onClose}>
-    <AddPhoto valveId={valveId} first={first} onAdded={onClose} />
+    <AddPhoto
+      valveId={valveId}
+      first={first}
+      onAdded={onClose}
+      {...(subjects ? { subjects } : {})}
+    />
   </BottomSheet>
 );
 
 type AddProps = {
   readonly valveId: string;
   readonly first: PhotoSubject;
+  readonly subjects?: readonly PhotoSubject[];
   /** Told its name once it is kept. */
   readonly onAdded: (picture: string, shows: PhotoSubject) => void;
 };
 
-export function AddPhoto({ valveId, first, onAdded }: AddProps) {
+export function AddPhoto({ valveId, first, subjects = valveSubjects, onAdded }: AddProps) {
   const [chosen, setChosen] = useState<PhotoSubject>();
   const { add, trouble, isAtWork } = useAddPhoto(valveId);
   const shows = chosen ?? first;
@@ -45,7 +51,12 @@ export function AddPhoto({ valveId, first, onAdded }: AddProps) {
   };
   return (
     <>
-      <Choice label="What it shows" value={shows} onChange={setChosen} options={subjects} />
+      <Choice
+        label="What it shows"
+        value={shows}
+        onChange={setChosen}
+        options={optionsOf(subjects)}
+      />
       <BigButton disabled={isAtWork} onPress={() => void from('camera')}>
         Take it now
       </BigButton>

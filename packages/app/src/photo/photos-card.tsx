@@ -1,4 +1,4 @@
-import { photosOf, photoSubjects, type Photo } from '@holvek/core';
+import { gaugeSubjects, photosOf, photoSubjects, valveSubjects, type Photo } from '@holvek/core';
 import { useState } from 'react';
 import { usePhotos } from '@/data/queries';
 import { Allowed } from '@/people/allowed';
@@ -13,8 +13,33 @@ import { Picture } from './picture';
 /** px of a picture in the row. */
 const SMALL = { width: 104, height: 104 };
 
-/** Pictures of a valve: its plate, where it stands, its parts; the way to take another. */
-export function PhotosCard({ valveId }: { readonly valveId: string }) {
+/** Of what they are, and what is wanted first of it. */
+const kinds = {
+  valve: {
+    empty: 'A plate that was photographed once need not be climbed down to again.',
+    take: 'Photograph its plate',
+    subjects: valveSubjects,
+    first: 'plate',
+    then: 'place',
+  },
+  gauge: {
+    empty: 'Its certificate, photographed once, is at hand wherever somebody asks for it.',
+    take: 'Photograph its certificate',
+    subjects: gaugeSubjects,
+    first: 'certificate',
+    then: 'plate',
+  },
+} as const;
+
+type Props = {
+  /** Of the valve, or of the gauge. */
+  readonly valveId: string;
+  readonly of?: keyof typeof kinds;
+};
+
+/** Pictures of a valve (its plate, where it stands, its parts) or of a gauge; the way to take another. */
+export function PhotosCard({ valveId, of = 'valve' }: Props) {
+  const { empty, take, subjects, first, then } = kinds[of];
   const photos = photosOf(usePhotos().data ?? [], valveId);
   const [isAdding, setAdding] = useState(false);
   const [openId, setOpenId] = useState<string>();
@@ -23,7 +48,7 @@ export function PhotosCard({ valveId }: { readonly valveId: string }) {
     <Card testID="photos">
       <Heading>{photos.length === 0 ? 'No photo yet' : `Photos, ${photos.length}`}</Heading>
       {photos.length === 0 ? (
-        <Muted>A plate that was photographed once need not be climbed down to again.</Muted>
+        <Muted>{empty}</Muted>
       ) : (
         <XStack gap="$2" flexWrap="wrap">
           {photos.map((photo) => (
@@ -34,7 +59,7 @@ export function PhotosCard({ valveId }: { readonly valveId: string }) {
       <Allowed action="photograph" what="Photos">
         {photos.length === 0 ? (
           <BigButton kind="outline" onPress={add}>
-            Photograph its plate
+            {take}
           </BigButton>
         ) : (
           <WordButton onPress={add}>add a photo</WordButton>
@@ -42,7 +67,8 @@ export function PhotosCard({ valveId }: { readonly valveId: string }) {
       </Allowed>
       <AddPhotoSheet
         valveId={valveId}
-        first={photos.some(({ shows }) => shows === 'plate') ? 'place' : 'plate'}
+        subjects={subjects}
+        first={photos.some(({ shows }) => shows === first) ? then : first}
         isOpen={isAdding}
         onClose={() => setAdding(false)}
       />

@@ -10,9 +10,10 @@ export const LARGEST_PICTURE_B = 25_000_000;
 /** Name of a picture: SHA-256 of the file that was sent, hex. */
 export const pictureNameSchema = digestSchema;
 
-/** A picture that was taken of a valve. The picture itself is a file of its own, called by its digest. */
+/** A picture that was taken of a valve or a gauge. The picture itself is a file of its own, called by its digest. */
 export const photoSchema = z.object({
   id: z.string().min(1).max(64),
+  /** Of which valve; of a gauge, its id. */
   valve_id: z.string().min(1).max(64),
   shows: z.enum(photoSubjectNames),
   picture: pictureNameSchema,

@@ -1,4 +1,4 @@
-import { freezeSheet, keptPictureSchema, photoSchema, unwrap, type Photo } from '@holvek/core';
+import { freezeSheet, gaugeSchema, keptPictureSchema, photoSchema, unwrap, type Photo } from '@holvek/core';
 import { createHash } from 'node:crypto';
 import { readFileSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
@@ -136,6 +136,15 @@ describe('what is said of it', () => {
     const all = photoSchema.array().parse(await (await server.get('/photos')).json());
     expect(all).toEqual([photo(nameOf(sent), { put_aside: 'blurred' })]);
     expect(await server.store.tables.history.count({ where: { kind: 'photos' } })).toBe(2);
+  });
+
+  test('of a gauge’s certificate it is kept under the gauge, and given to no valve', async () => {
+    const [gauge] = gaugeSchema.array().parse(await (await server.get('/gauges')).json());
+    const sent = await sheet(20, 10).png().toBuffer();
+    await send(sent);
+    const certificate = photo(nameOf(sent), { valve_id: gauge!.id, shows: 'certificate' });
+    expect((await put(certificate)).status).toBe(200);
+    expect(await codeOf(await put(photo(nameOf(sent))))).toBe('photo.other_picture');
   });
 
   test('is refused for a valve that is not there, and under another address', async () => {

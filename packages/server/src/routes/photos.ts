@@ -41,7 +41,7 @@ const givePicture = createRoute({
   },
 });
 
-/** Pictures of valves: each a file that never changes, and a document that says what it shows. */
+/** Pictures of valves and gauges: each a file that never changes, and a document that says what it shows. */
 export function photoRoutes(store: Store) {
   const photos = documentsOf(store, 'photos', photoSchema);
   return newRouter()
@@ -81,11 +81,13 @@ export function photoRoutes(store: Store) {
     });
 }
 
-/** @throws Problem where its valve or its picture is not here, or it was of another */
+/** @throws Problem where its valve, or gauge, or its picture is not here, or it was of another */
 async function mustStand(store: Store, photo: Photo): Promise<void> {
   const { tables, pictures } = store;
-  if (!(await tables.valves.findByPk(photo.valve_id, { raw: true })))
-    throw new Problem(422, 'valve.not_found', { id: photo.valve_id });
+  const of =
+    (await tables.valves.findByPk(photo.valve_id, { raw: true })) ??
+    (await tables.gauges.findByPk(photo.valve_id, { raw: true }));
+  if (!of) throw new Problem(422, 'valve.not_found', { id: photo.valve_id });
   if (!pictures.has(photo.picture)) throw new Problem(422, 'picture.not_found');
   const row = await tables.photos.findByPk(photo.id, { raw: true });
   if (!row) return;

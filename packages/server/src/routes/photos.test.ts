@@ -1,4 +1,11 @@
-import { freezeSheet, gaugeSchema, keptPictureSchema, photoSchema, unwrap, type Photo } from '@holvek/core';
+import {
+  freezeSheet,
+  gaugeSchema,
+  keptPictureSchema,
+  photoSchema,
+  unwrap,
+  type Photo,
+} from '@holvek/core';
 import { createHash } from 'node:crypto';
 import { readFileSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';

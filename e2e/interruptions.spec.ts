@@ -140,3 +140,20 @@ test('signed without a network, its paper can be handed over, marked as not yet 
   await page.getByTestId('to-sheet').click();
   await expect(page.getByText(/as-left sheet/)).toBeVisible();
 });
+
+test('the second half of a double tap does not confirm what has come meanwhile', async ({
+  page,
+}) => {
+  await begin(page, 'prv-12');
+  const title = page.getByTestId('step-title');
+  await expect(title).toContainText('Water under pressure');
+  const { x, y, width, height } = (await page.getByTestId('confirm-step').boundingBox())!;
+  await page.mouse.click(x + width / 2, y + height / 2);
+  await expect(title).toContainText('Permit in hand');
+  await page.mouse.down({ clickCount: 2 });
+  await page.mouse.up({ clickCount: 2 });
+  // A press of its own counts again: one caution and one check are confirmed, and nothing more.
+  await page.mouse.click(x + width / 2, y + height / 2);
+  await expect(title).toContainText('See where the water will go');
+  await expect(page.locator('[data-entries]')).toHaveAttribute('data-entries', '3');
+});

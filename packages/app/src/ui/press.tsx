@@ -40,6 +40,16 @@ const looks = {
   brass: { back: '$brassSoft', edge: '$brassMark', text: '$onBrassSoft' },
 } as const;
 
+/**
+ * The second half of a double tap: it was meant for what stood there a moment ago, and must not confirm what has come
+ * since, unread. Browsers count it; a key counts as none.
+ */
+const isSecondHalf = (event: unknown): boolean => {
+  const { detail, nativeEvent } = event as Clicked;
+  return (nativeEvent?.detail ?? detail ?? 0) > 1;
+};
+type Clicked = { readonly detail?: number; readonly nativeEvent?: { readonly detail?: number } };
+
 /** A button for wet gloves: 56 px or taller, its word large. */
 export function BigButton({
   children,
@@ -54,7 +64,7 @@ export function BigButton({
   const look = looks[kind];
   return (
     <Press
-      onPress={disabled ? undefined : onPress}
+      onPress={disabled ? undefined : (event) => (isSecondHalf(event) ? undefined : onPress())}
       disabled={disabled}
       aria-disabled={disabled}
       aria-label={label}

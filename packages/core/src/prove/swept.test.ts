@@ -7,7 +7,7 @@ import { driftOf } from './drift';
 import { noFlowVerdict } from './lockup';
 import { noFlowWatch } from './no-flow-watch';
 import { pointTable, type CalPoint } from './point-table';
-import { readRamps } from './ramp-log';
+import { readRamps, splitRamps } from './ramp-log';
 
 /**
  * Proofs over inputs that are drawn wide, and the same each time: a bound or a weight that is turned by a tenth shows
@@ -88,6 +88,35 @@ test.each(drawn(16))('where ramps of a log break: log %d', (seed) => {
   expect(rounded(readRamps(rampLog(seed), 500 + 250 * (seed % 5)))).toMatchSnapshot();
 });
 
+/** Up and down with rests between, of every height from a ripple to a ramp, popping or bending or neither. */
+const restingLog = (seed: number, resolution: number): readonly Sample[] => {
+  const random = seededRandom(1500 + seed);
+  const height = resolution * 10 ** random.between(0.4, 2.5);
+  const [up, down, rest] = [random.between(6, 40), random.between(3, 30), random.between(0, 25)];
+  const bend = random.between(0.5, 1.2);
+  const pop = seed % 3 === 0 ? random.between(0.02, 0.2) : 0;
+  const noise = resolution * random.between(0, 0.8);
+  const whole = up + down + 2 * rest;
+  return Array.from({ length: 400 }, (_, i) => {
+    const t = i * 0.4;
+    const within = t % whole;
+    const rise = Math.min(1, Math.max(0, within - rest) / up);
+    const fall = Math.min(1, Math.max(0, within - 2 * rest - up) / down);
+    const bent = rise > bend ? bend + (rise - bend) * 0.3 - pop : rise;
+    return { t, value: 200_000 + height * bent * (1 - fall) + noise * random.normal() };
+  });
+};
+test.each(drawn(30))('how a log falls into ramps, and what is read of them: log %d', (seed) => {
+  const resolution = 1000;
+  const log = restingLog(seed, resolution);
+  expect([
+    ...splitRamps(log, resolution).map(({ kind, samples }) =>
+      rounded([kind, samples.length, samples[0]!.t, samples.at(-1)!.t]),
+    ),
+    rounded(readRamps(log, resolution)),
+  ]).toMatchSnapshot();
+});
+
 test.each(drawn(12))('cracking of several cycles, and a sweep of the band: case %d', (seed) => {
   const random = seededRandom(700 + seed);
   const sign = seed % 4 === 0 ? -1 : 1;
@@ -136,4 +165,12 @@ test.each(drawn(20))('a table of points, up and down, bent and frozen: table %d'
     }),
   );
   expect(rounded(pointTable(points))).toMatchSnapshot();
+  // A part of the range, as of a split one: neither end is at nothing or at the whole.
+  const part = points.map((point) => ({
+    ...point,
+    at: 0.2 + 0.5 * point.at,
+    output: 0.2 + 0.5 * point.output,
+  }));
+  const wanted = [0.2, 0.325, 0.45, 0.575, 0.7];
+  expect(rounded(pointTable(part, wanted))).toMatchSnapshot();
 });

@@ -1,4 +1,5 @@
 import {
+  effortIn,
   digestOf,
   rulesFor,
   wayOf,
@@ -145,7 +146,7 @@ function DayLine({
             {isUnsettled ? (
               <Pill tone="work">re-test</Pill>
             ) : stop ? null : (
-              <Muted>{hoursWords(visit.effort.minutes)}</Muted>
+              <Muted>{hoursWords(effortIn(desk.made, desk.routes, valve.id).minutes)}</Muted>
             )}
           </XStack>
           <Muted>

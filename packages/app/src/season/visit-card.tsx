@@ -1,4 +1,5 @@
 import {
+  effortIn,
   barsOf,
   moverOf,
   nextDay,
@@ -27,6 +28,9 @@ import {
 import type { PlanActions } from './use-plan';
 import type { SeasonDesk } from './use-season-desk';
 
+/** Share by which a hand is quicker or slower before it is said. */
+const WORTH_TELLING = 0.1;
+
 type Props = {
   readonly desk: SeasonDesk;
   readonly visit: SeasonVisit;
@@ -37,7 +41,8 @@ type Props = {
 export function VisitCard({ desk, visit, actions }: Props) {
   const router = useRouter();
   const { made, routes, people, today } = desk;
-  const { valve, wanted, effort } = visit;
+  const { valve, wanted } = visit;
+  const effort = effortIn(made, routes, visit.valve.id);
   const block = made.blockOf.get(valve.id);
   const place = block === undefined ? undefined : whereIs(routes).get(block);
   const held = desk.season.plan.find(({ valve_id }) => valve_id === valve.id)?.locked === true;
@@ -56,6 +61,9 @@ export function VisitCard({ desk, visit, actions }: Props) {
           ? `${shortDay(made.days[place.day]!)}, ${hand.name}, about ${hoursWords(effort.minutes)} (±\u00a0${hoursWords(effort.spread)}).`
           : `Not planned; it takes about ${hoursWords(effort.minutes)}.`}
       </Words>
+      {hand && Math.abs(effort.pace - 1) >= WORTH_TELLING ? (
+        <Muted>{`By what was signed before, ${hand.name} takes ${Math.round(100 * effort.pace)} % of what most do.`}</Muted>
+      ) : null}
       {rulesFor(desk.season.rules, valve.id).map(({ id, why }) => (
         <Muted key={id}>{why}</Muted>
       ))}

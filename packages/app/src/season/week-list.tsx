@@ -1,4 +1,4 @@
-import { dayLoad, weekLoad } from '@holvek/core';
+import { dayLoad, effortIn, weekLoad } from '@holvek/core';
 import { useRouter, type Href } from 'expo-router';
 import { Card, Pill } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';
@@ -86,7 +86,11 @@ export function VisitLine({ desk, id, onSelect }: Props & { readonly id: string 
           <Strong>{`${valve.tag} ${valve.name}`}</Strong>
           <Muted>{valve.place}</Muted>
         </YStack>
-        {isLate ? <Pill tone="stop">late</Pill> : <Muted>{hoursWords(visit.effort.minutes)}</Muted>}
+        {isLate ? (
+          <Pill tone="stop">late</Pill>
+        ) : (
+          <Muted>{hoursWords(effortIn(desk.made, desk.routes, id).minutes)}</Muted>
+        )}
       </XStack>
     </Press>
   );

@@ -11,6 +11,7 @@ import {
   canWait,
   dayLoad,
   dayWorth,
+  effortIn,
   effortOf,
   isDone,
   minutesOf,
@@ -31,6 +32,7 @@ import {
   type SeasonInput,
   type SeasonVisit,
   type Wanted,
+  type MadeProblem,
   type SeasonBlock,
   type SeasonProblem,
 } from '.';
@@ -203,6 +205,16 @@ describe('how long a hand takes', () => {
       Array.from({ length: 200 }, () => by(name, minutes));
     const visits = [...many('hare', 10), ...many('tortoise', 300), ...many('most', 60)];
     expect(pacesOf(['hare', 'tortoise'], visits)).toEqual([0.6, 1.7]);
+  });
+
+  test('a visit is told in the hands that it is planned for', () => {
+    const made = {
+      problem: { paces: [1, 1.5] },
+      visits: new Map([['v', { effort: { minutes: 40, spread: 8 } }]]),
+      blockOf: new Map([['v', 0]]),
+    } as unknown as MadeProblem;
+    expect(effortIn(made, [[[]], [[0]]], 'v')).toEqual({ minutes: 60, spread: 12, pace: 1.5 });
+    expect(effortIn(made, [[[]], [[]]], 'v')).toEqual({ minutes: 40, spread: 8, pace: 1 });
   });
 
   test('what a block takes is his work, and the ways in it as long as for anybody', () => {

@@ -26,6 +26,19 @@ export function planOf(
   );
 }
 
+/** How long a visit takes in the hands that it is planned for, minutes; in anybody's where it is not planned. */
+export function effortIn(
+  { problem, visits, blockOf }: MadeProblem,
+  routes: Routes,
+  valveId: string,
+): { readonly minutes: number; readonly spread: number; readonly pace: number } {
+  const { minutes = 0, spread = 0 } = visits.get(valveId)?.effort ?? {};
+  const block = blockOf.get(valveId);
+  const person = block === undefined ? undefined : whereIs(routes).get(block)?.person;
+  const pace = (person === undefined ? undefined : problem.paces?.[person]) ?? 1;
+  return { minutes: minutes * pace, spread: spread * pace, pace };
+}
+
 /** What a week or a day asks of its people, minutes. */
 export type Load = { readonly asked: number; readonly there: number };
 

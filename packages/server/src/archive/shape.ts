@@ -45,7 +45,7 @@ tables/         every table of the record, a row a line, as JSON: valves, gauges
                 (events), sheets, the log of what was filed, every version of every document (history)
 valves.csv      the register, a column for every fact of a plate, units in the headers; gauges.csv and places.csv alike
 papers/         the sheets as PDF, by valve
-pictures/       photos, named by the digest of what was sent
+pictures/       photos, named by the digest of what was sent: one whose own SHA-256 is its name is the very file
 keys.json       public keys that have signed here (JWK): with them the sheets can be checked anywhere
 
 Nobody's PIN, session or calendar is in it, nor the key that signs as the house.

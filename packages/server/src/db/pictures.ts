@@ -5,6 +5,7 @@ import { readFile, rename, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import sharp from 'sharp';
+import { isBareJpeg } from './bare-jpeg';
 
 /** Longest side of a picture in a list, px. */
 const SMALL_PX = 320;
@@ -19,9 +20,9 @@ export type PictureSize = (typeof pictureSizes)[number];
 export class NoPicture extends Error {}
 
 /**
- * Files of pictures, in a folder of their own beside the database. Each is named by the digest of what was sent, and is
- * what can be seen on it, drawn anew: where it was taken, by which camera and whatever else was written
- * into the file stays out.
+ * Files of pictures, in a folder of their own beside the database. Each is named by the digest of what was sent. What has
+ * nothing in it but the picture, as our phones send it, is kept byte for byte, so that it can be held against its name;
+ * anything else is drawn anew: where it was taken, by which camera and whatever else was written into it stays out.
  */
 export class Pictures {
   private constructor(readonly folder: string) {}
@@ -41,7 +42,10 @@ export class Pictures {
    */
   async keep(sent: Uint8Array): Promise<KeptPicture> {
     const name = Pictures.nameOf(sent);
-    const { data, info } = await drawn(sent, LONGEST_SIDE_PX);
+    const again = await drawn(sent, LONGEST_SIDE_PX);
+    const { info } = again;
+    const isBare = isBareJpeg(sent) && (await isAsLarge(sent, info));
+    const data = isBare ? Buffer.from(sent) : again.data;
     const small = await drawn(data, SMALL_PX);
     // The small one first: whoever finds the whole one finds both.
     await this.put(name, 'small', small.data);
@@ -74,6 +78,14 @@ export class Pictures {
   private fileOf = (name: string, size: PictureSize): string =>
     join(this.folder, Pictures.fileName(name, size));
 }
+
+const isAsLarge = async (
+  sent: Uint8Array,
+  { width, height }: { readonly width: number; readonly height: number },
+): Promise<boolean> => {
+  const own = await sharp(sent).metadata();
+  return own.width === width && own.height === height;
+};
 
 /** JPEG no larger than this, upright, with nothing in it but the picture. */
 async function drawn(sent: Uint8Array, longestPx: number) {

@@ -78,6 +78,18 @@ describe('a picture', () => {
     expect(smallHeight).toBe(320);
   });
 
+  test('that has nothing in it but itself is kept byte for byte, and can be held against its name', async () => {
+    const sent = await sheet(400, 300).jpeg().toBuffer();
+    await send(sent);
+    const kept = async (of: Buffer) =>
+      Buffer.from(await (await server.get(`/pictures/${nameOf(of)}`)).arrayBuffer());
+    expect((await kept(sent)).equals(sent)).toBe(true);
+    // Larger than is kept, it is drawn anew.
+    const large = await sheet(2400, 300).jpeg().toBuffer();
+    await send(large);
+    expect((await sharp(await kept(large)).metadata()).width).toBe(1600);
+  });
+
   test('sent again is the same file; its folder is its owner’s alone', async () => {
     const sent = await sheet(20, 10).png().toBuffer();
     expect((await send(sent)).status).toBe(200);

@@ -15,7 +15,7 @@ export type SeasonRow = {
 const round = (value: number, places = 3): number => Number(value.toFixed(places));
 
 /** As the app plans. */
-const ROUNDS = 3000;
+const ROUNDS = 4500;
 
 function row(
   season: string,

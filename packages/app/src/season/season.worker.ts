@@ -4,7 +4,7 @@ import { expose } from 'comlink';
 
 /** Times that a part of the plan is taken out and put in again: some seconds, the more visits the fewer. */
 const roundsFor = (visits: number): number =>
-  Math.min(3000, Math.max(100, Math.round(600_000 / Math.max(1, visits))));
+  Math.min(4500, Math.max(150, Math.round(900_000 / Math.max(1, visits))));
 
 /** Plans away from the screen. */
 const seasonWorker = {

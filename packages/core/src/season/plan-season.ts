@@ -1,3 +1,4 @@
+import { chosen } from './taken-out';
 import { seededRandom, type Random } from '../numerics';
 import { isTooMuch, roomFor, whereIs, type Place } from './places';
 import {
@@ -159,37 +160,10 @@ const copyOf = ({ routes, places, out }: Working): Working => ({
 const movable = (problem: SeasonProblem): readonly number[] =>
   problem.blocks.flatMap(({ isLocked, now }, block) => (isLocked && now ? [] : [block]));
 
-/** Blocks to be taken out: some at random, a day or two whole, or those of one area. */
-function chosen(
-  problem: SeasonProblem,
-  working: Working,
-  free: readonly number[],
-  random: Random,
-): readonly number[] {
-  const one = free[Math.floor(random.uniform() * free.length)]!;
-  const way = random.uniform();
-  if (way < 0.35) {
-    const share = Math.max(LARGEST_SHARE, LEAST_OUT / free.length) * random.uniform();
-    return free.filter((block) => block === one || random.uniform() < share);
-  }
-  const place = working.places.get(one);
-  if (way < 0.7 && place) {
-    const span = 1 + Math.floor(random.uniform() * 3);
-    return free.filter((block) => {
-      const other = working.places.get(block);
-      return other !== undefined && Math.abs(other.day - place.day) < span;
-    });
-  }
-  const { enters } = problem.blocks[one]!;
-  return free.filter((block) => problem.blocks[block]!.enters === enters && random.uniform() < 0.7);
-}
-
-/** How warm the search begins, as a share of the cost, and how it cools to its end. */
-const WARMTH = 0.01;
+/** How warm the search begins: a share of the cost, and minutes' worth at the least. */
+const WARMTH = 0.003;
+const LEAST_WARMTH = 3;
 const MOST_OUT = 30;
-/** Of what is taken out at random: a share, and of a few blocks more than a share of them. */
-const LARGEST_SHARE = 0.15;
-const LEAST_OUT = 4;
 /** Share of the times that what is out goes in in any order. */
 const BLIND = 0.15;
 
@@ -235,7 +209,7 @@ export function planSeason(
       take(trial, block);
     fill(problem, trial, random);
     const next = seasonCost(problem, trial.routes);
-    const warmth = WARMTH * least * (1 - round / rounds) ** 2;
+    const warmth = Math.max(LEAST_WARMTH, WARMTH * least) * (1 - round / rounds) ** 2;
     if (next < cost || random.uniform() < Math.exp((cost - next) / Math.max(1e-9, warmth))) {
       working = trial;
       cost = next;

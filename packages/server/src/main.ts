@@ -122,10 +122,22 @@ async function main() {
   process.on('SIGTERM', stop);
 }
 
+/** A demo whose house has ended, however it did, holds neither port nor database any longer. */
+function endWithParent(): void {
+  const parent = process.ppid;
+  setInterval(() => {
+    if (process.ppid !== parent) process.exit(0);
+  }, LOOK_FOR_PARENT_MS).unref();
+}
+const LOOK_FOR_PARENT_MS = 2000;
+
 /** The Larkhollow beside a house, which ends with it; a demo has none, and knows from where one came. */
 function demoOf(file: string, host: string, port: number) {
   const { LARKHOLLOW, HOME_PORT, SEED, TRUSTED_PROXIES } = process.env;
-  if (HOME_PORT !== undefined) return { homePort: Number(HOME_PORT) };
+  if (HOME_PORT !== undefined) {
+    endWithParent();
+    return { homePort: Number(HOME_PORT) };
+  }
   // Behind a proxy nobody reaches another port.
   if (LARKHOLLOW === 'off' || SEED === 'demo' || TRUSTED_PROXIES) return {};
   const larkhollow = new LarkhollowBeside({ file, host, port, env: process.env });

@@ -22,22 +22,25 @@ export function pacesOf(
   hands: readonly string[],
   visits: readonly ValveVisit[],
 ): readonly number[] {
-  const kinds = new Map<string, number[]>();
-  for (const visit of visits) {
+  const whole = visits.flatMap((visit) => {
     const minutes = tookMinutes(visit);
-    if (minutes === undefined) continue;
-    const known = kinds.get(kindOf(visit));
+    return minutes === undefined
+      ? []
+      : [{ hand: visit.body.technician, kind: kindOf(visit), minutes }];
+  });
+  const kinds = new Map<string, number[]>();
+  for (const { kind, minutes } of whole) {
+    const known = kinds.get(kind);
     if (known) known.push(minutes);
-    else kinds.set(kindOf(visit), [minutes]);
+    else kinds.set(kind, [minutes]);
   }
+  const middles = new Map([...kinds].map(([kind, minutes]) => [kind, middle(minutes)]));
   return hands.map((hand) => {
-    const logs = visits.flatMap((visit) => {
-      const minutes = tookMinutes(visit);
-      return minutes === undefined || visit.body.technician !== hand
-        ? []
-        : [Math.log(minutes / middle(kinds.get(kindOf(visit))!))];
-    });
-    const mean = logs.reduce((sum, each) => sum + each, 0) / (logs.length + WORTH);
-    return Math.min(SLOWEST, Math.max(QUICKEST, Math.exp(mean)));
+    const own = whole.filter((each) => each.hand === hand);
+    const sum = own.reduce(
+      (all, { kind, minutes }) => all + Math.log(minutes / middles.get(kind)!),
+      0,
+    );
+    return Math.min(SLOWEST, Math.max(QUICKEST, Math.exp(sum / (own.length + WORTH))));
   });
 }

@@ -34,7 +34,13 @@ const beside = (says: string, port = 48_150) =>
     file: join(folder, 'register.sqlite'),
     host: '127.0.0.1',
     port,
-    env: { ...process.env, FIRST_CODE: 'OF-THE-HOUSE', METRICS_TOKEN: 'secret', BACKUPS: 'here' },
+    env: {
+      ...process.env,
+      FIRST_CODE: 'OF-THE-HOUSE',
+      METRICS_TOKEN: 'secret',
+      BACKUPS: 'here',
+      TLS_CERT: 'cert.pem',
+    },
     program: program(says),
   });
 
@@ -50,6 +56,8 @@ describe('a Larkhollow beside a house', () => {
       BACKUPS: 'off',
       LARKHOLLOW: 'off',
       HOME_PORT: '48150',
+      // Its certificate holds for the machine, whatever the port.
+      TLS_CERT: 'cert.pem',
     });
     expect(env).not.toHaveProperty('FIRST_CODE');
     expect(env).not.toHaveProperty('METRICS_TOKEN');

@@ -25,7 +25,7 @@ const PORTS = 20;
 const READY = /ready at/u;
 
 /** What belongs to the house alone, and is not for its demo. */
-const OF_THE_HOUSE = ['FIRST_CODE', 'METRICS_TOKEN', 'TLS_CERT', 'TLS_KEY', 'BACKUPS'] as const;
+const OF_THE_HOUSE = ['FIRST_CODE', 'METRICS_TOKEN', 'BACKUPS'] as const;
 
 /**
  * Larkhollow, to be looked at beside a house of one's own: a server of its own over a database of its own, at another

@@ -1,4 +1,5 @@
 import {
+  measureOf,
   families,
   familyName,
   pressureUnits,
@@ -15,7 +16,10 @@ import { Choice } from '@/ui/field';
 import { WordButton } from '@/ui/press';
 import { Heading, Muted, Words } from '@/ui/words';
 
-const kinds = Object.keys(families) as Family[];
+/** Kinds whose figures may stand in one unit of pressure or another. */
+const kinds = (Object.keys(families) as Family[]).filter(
+  (family) => measureOf({ family }) === 'pressure',
+);
 const AS_PHONE = 'as each phone';
 
 /** Kinds of valve that this house reads in a unit of their own: gas in mbar, hydraulics in bar. */

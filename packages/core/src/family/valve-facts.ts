@@ -8,6 +8,7 @@ import {
   type PlateFact,
   type Side,
 } from '../valve';
+import type { FamilyFacts } from './family';
 import { adjustersOf, definitionOf, families, type Family } from './list';
 import { isWorkedOut } from './target-sum';
 
@@ -230,6 +231,10 @@ export function factGroups(shape: ValveShape): readonly FactGroup[] {
   }));
 }
 
+/** What is set by a thermometer stands in degrees, and has no unit to choose. */
+const isAsked = ({ path }: PlateFact, { measures }: FamilyFacts): boolean =>
+  path !== 'unit' || measures === undefined || measures === 'pressure';
+
 function ordinaryGroups({ family, further: present, springs }: ValveShape): readonly FactGroup[] {
   const { plateFacts = [], facts } = definitionOf(family);
   const byPoints = isJudgedByPoints(family);
@@ -259,7 +264,11 @@ function ordinaryGroups({ family, further: present, springs }: ValveShape): read
           ...(isWorkedOut({ family }, { role }) ? summed(targetPath(id)) : []),
         ],
       })),
-    { id: 'more', title: 'If it is there', facts: [...visited, ...further, ...about] },
+    {
+      id: 'more',
+      title: 'If it is there',
+      facts: [...visited.filter((fact) => isAsked(fact, facts)), ...further, ...about],
+    },
   ];
 }
 

@@ -2,7 +2,7 @@ import { unwrap } from '../../result';
 import { fillSlots } from '../fill-slots';
 import { checkPlate } from '../check-plate';
 import { measureOf } from '../list';
-import { ratingWords } from '../valve-facts';
+import { factsOf, ratingWords, shapeOf } from '../valve-facts';
 import { checkEvent, reduceRun } from '../../run';
 import { readValvesCsv, unitFor, writeValvesCsv, draftOf, readDraft } from '../../register';
 import { STANDARD_ATMOSPHERE } from '../../quantity';
@@ -55,6 +55,14 @@ describe('a regulator of temperature', () => {
       'Heated side and bulb bear',
     ]);
     expect(ratingWords(reducing, 'outlet')).toBe('Outlet rating');
+  });
+
+  test('is asked no unit: it has none to choose', () => {
+    const paths = (of: Parameters<typeof shapeOf>[0]) =>
+      factsOf(shapeOf(of)).map(({ path }) => path);
+    expect(paths(reducing)).toContain('unit');
+    expect(paths(plate)).not.toContain('unit');
+    expect(paths(plate)).toContain('visit_months');
   });
 
   test('says in its texts what heats it and what shuts it off', () => {

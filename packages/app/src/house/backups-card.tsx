@@ -49,6 +49,9 @@ export function BackupsCard() {
         </Allowed>
       ) : null}
       <Refused error={take.error} />
+      <Muted>
+        Copy them to another machine too. The key that signs as this house is kept apart from them.
+      </Muted>
       <Allowed action="keep_house" what="Taking the record out">
         <BigButton kind="outline" disabled={archive.isPending} onPress={() => archive.mutate()}>
           {archive.isPending ? 'It is being gathered' : 'Take the whole record out'}
@@ -58,9 +61,6 @@ export function BackupsCard() {
       <Muted>
         One file of open formats: tables, sheets as PDF, photos, public keys. An empty server takes
         it in again.
-      </Muted>
-      <Muted>
-        Copy them to another machine too. The key that signs as this house is kept apart from them.
       </Muted>
     </Card>
   );

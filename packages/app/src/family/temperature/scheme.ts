@@ -7,8 +7,8 @@ export const temperatureScheme: Scheme = {
     {
       through: [
         [6, 60],
-        [170, 60],
-        [170, 120],
+        [150, 60],
+        [150, 120],
       ],
       of: 'heating',
     },
@@ -20,26 +20,26 @@ export const temperatureScheme: Scheme = {
     },
     {
       through: [
-        [230, 152],
-        [230, 118],
+        [216, 152],
+        [216, 118],
       ],
     },
     {
       through: [
-        [108, 42],
-        [108, 26],
-        [276, 26],
-        [276, 152],
+        [100, 42],
+        [100, 26],
+        [264, 26],
+        [264, 152],
       ],
       kind: 'sense',
     },
   ],
   parts: [
-    { symbol: 'cock', at: [44, 60], name: 'Heating', fitting: 'heating' },
-    { symbol: 'regulator', at: [108, 60], name: 'Setting screw', adjuster: 'main' },
-    { symbol: 'coil', at: [170, 138], name: 'Exchanger', side: 'under' },
-    { symbol: 'gauge', at: [230, 106], name: 'Thermometer', side: 'over', gauge: 'outlet' },
-    { symbol: 'vessel', at: [276, 152], name: 'Bulb', side: 'under' },
-    { symbol: 'throttle', at: [314, 152], name: 'Drawn', side: 'over', fitting: 'demand' },
+    { symbol: 'cock', at: [34, 60], name: 'Heating', fitting: 'heating' },
+    { symbol: 'regulator', at: [100, 60], name: 'Setting screw', adjuster: 'main' },
+    { symbol: 'coil', at: [150, 138], name: 'Exchanger', side: 'under' },
+    { symbol: 'gauge', at: [216, 106], name: 'Thermometer', side: 'over', gauge: 'outlet' },
+    { symbol: 'vessel', at: [264, 152], name: 'Bulb', side: 'under' },
+    { symbol: 'throttle', at: [316, 152], name: 'Drawn', side: 'over', fitting: 'demand' },
   ],
 };

@@ -85,7 +85,7 @@ function underWords({ season }: SeasonDesk, { person, rest, own }: DayDesk): str
 
 function OrderCard({
   desk,
-  mine: { route },
+  mine: { route, person },
   rest,
 }: {
   readonly desk: SeasonDesk;
@@ -94,6 +94,7 @@ function OrderCard({
 }) {
   const router = useRouter();
   const { made, valves } = desk;
+  const hand = made.people.findIndex(({ id }) => id === person?.id);
   const stopOf = new Map(rest.stops.map((stop) => [stop.block, stop]));
   const lines = route.flatMap((block) =>
     made.problem.blocks[block]!.valves.flatMap((id, i) => {
@@ -110,6 +111,7 @@ function OrderCard({
           key={valve.id}
           desk={desk}
           valve={valve}
+          person={hand}
           place={i + 1}
           stop={stop}
           onPress={() => router.push(`/valves/${valve.id}`)}
@@ -123,12 +125,15 @@ function OrderCard({
 function DayLine({
   desk,
   valve,
+  person,
   place,
   stop,
   onPress,
 }: {
   readonly desk: SeasonDesk;
   readonly valve: Valve;
+  /** Whose day it is, by his place in the crew. */
+  readonly person: number;
   readonly place: number;
   readonly stop: Stop | undefined;
   readonly onPress: () => void;
@@ -146,7 +151,7 @@ function DayLine({
             {isUnsettled ? (
               <Pill tone="work">re-test</Pill>
             ) : stop ? null : (
-              <Muted>{hoursWords(effortIn(desk.made, desk.routes, valve.id).minutes)}</Muted>
+              <Muted>{hoursWords(effortIn(desk.made, valve.id, person).minutes)}</Muted>
             )}
           </XStack>
           <Muted>

@@ -42,9 +42,9 @@ export function VisitCard({ desk, visit, actions }: Props) {
   const router = useRouter();
   const { made, routes, people, today } = desk;
   const { valve, wanted } = visit;
-  const effort = effortIn(made, routes, visit.valve.id);
   const block = made.blockOf.get(valve.id);
   const place = block === undefined ? undefined : whereIs(routes).get(block);
+  const effort = effortIn(made, valve.id, place?.person);
   const held = desk.season.plan.find(({ valve_id }) => valve_id === valve.id)?.locked === true;
   const hand = place ? people.find(({ id }) => id === made.people[place.person]?.id) : undefined;
   const full = desk.valves.get(valve.id);

@@ -63,7 +63,7 @@ function DayLines({ desk, day, onSelect }: Props & { readonly day: number }) {
             </XStack>
             {route.flatMap((block) =>
               made.problem.blocks[block]!.valves.map((id) => (
-                <VisitLine key={id} desk={desk} id={id} onSelect={onSelect} />
+                <VisitLine key={id} desk={desk} id={id} person={p} onSelect={onSelect} />
               )),
             )}
           </YStack>
@@ -73,8 +73,14 @@ function DayLines({ desk, day, onSelect }: Props & { readonly day: number }) {
   );
 }
 
+type LineProps = Props & {
+  readonly id: string;
+  /** In whose hands it is planned, by his place in the crew. */
+  readonly person?: number;
+};
+
 /** A valve in a line, with how long it takes. */
-export function VisitLine({ desk, id, onSelect }: Props & { readonly id: string }) {
+export function VisitLine({ desk, id, person, onSelect }: LineProps) {
   const valve = desk.valves.get(id);
   const visit = desk.made.visits.get(id);
   if (!valve || !visit) return null;
@@ -89,7 +95,7 @@ export function VisitLine({ desk, id, onSelect }: Props & { readonly id: string 
         {isLate ? (
           <Pill tone="stop">late</Pill>
         ) : (
-          <Muted>{hoursWords(effortIn(desk.made, desk.routes, id).minutes)}</Muted>
+          <Muted>{hoursWords(effortIn(desk.made, id, person).minutes)}</Muted>
         )}
       </XStack>
     </Press>

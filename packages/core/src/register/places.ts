@@ -49,7 +49,7 @@ const sameWords = (a: string, b: string): boolean => a.toLowerCase() === b.toLow
  * Where a valve stands, in words with commas between: the places of the tree down to its own, then what its own
  * text adds. Of several sites the first word names the site too, so that no two areas are one.
  *
- * @example placeWords([{ id: 'l', name: 'Lark' }, { id: 'h', name: 'Hall', under: 'l' }], { place: 'pit', place_id: 'h' }) // → 'Hall, pit'
+ * @example placeWords([{ id: 'l', name: 'L' }, { id: 'h', name: 'Hall', under: 'l' }], { place: 'pit', place_id: 'h' }) // → 'Hall, pit'
  */
 export function placeWords(places: readonly Site[], { place, place_id: id }: Standing): string {
   const [site, ...within] = pathTo(places, id).map(({ name }) => commaFree(name));

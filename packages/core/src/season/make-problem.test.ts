@@ -211,10 +211,9 @@ describe('how long a hand takes', () => {
     const made = {
       problem: { paces: [1, 1.5] },
       visits: new Map([['v', { effort: { minutes: 40, spread: 8 } }]]),
-      blockOf: new Map([['v', 0]]),
     } as unknown as MadeProblem;
-    expect(effortIn(made, [[[]], [[0]]], 'v')).toEqual({ minutes: 60, spread: 12, pace: 1.5 });
-    expect(effortIn(made, [[[]], [[]]], 'v')).toEqual({ minutes: 40, spread: 8, pace: 1 });
+    expect(effortIn(made, 'v', 1)).toEqual({ minutes: 60, spread: 12, pace: 1.5 });
+    expect(effortIn(made, 'v', undefined)).toEqual({ minutes: 40, spread: 8, pace: 1 });
   });
 
   test('what a block takes is his work, and the ways in it as long as for anybody', () => {

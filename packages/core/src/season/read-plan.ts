@@ -26,15 +26,13 @@ export function planOf(
   );
 }
 
-/** How long a visit takes in the hands that it is planned for, minutes; in anybody's where it is not planned. */
+/** How long a visit takes in somebody's hands, minutes; in anybody's where nobody is named. */
 export function effortIn(
-  { problem, visits, blockOf }: MadeProblem,
-  routes: Routes,
+  { problem, visits }: Pick<MadeProblem, 'problem' | 'visits'>,
   valveId: string,
+  person: number | undefined,
 ): { readonly minutes: number; readonly spread: number; readonly pace: number } {
   const { minutes = 0, spread = 0 } = visits.get(valveId)?.effort ?? {};
-  const block = blockOf.get(valveId);
-  const person = block === undefined ? undefined : whereIs(routes).get(block)?.person;
   const pace = (person === undefined ? undefined : problem.paces?.[person]) ?? 1;
   return { minutes: minutes * pace, spread: spread * pace, pace };
 }

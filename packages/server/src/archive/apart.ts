@@ -1,11 +1,7 @@
-import { execFile } from 'node:child_process';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-
-/** The bundle that makes one archive, beside the server’s own. */
-const BUNDLE = fileURLToPath(new URL('./archive.mjs', import.meta.url));
+import { inOwnProcess } from '../own-process';
 
 /** An archive that was made to be handed over, and how it is let go of afterwards. */
 export type MadeArchive = { readonly file: string; readonly letGo: () => Promise<void> };
@@ -16,14 +12,8 @@ export const archiveApart =
     const folder = await mkdtemp(join(tmpdir(), 'holvek-handed-'));
     const letGo = () => rm(folder, { recursive: true, force: true });
     const to = join(folder, 'house.zip');
-    const job = JSON.stringify({ file, to, fontFolder, now: Date.now() });
     try {
-      await new Promise<void>((done, failed) => {
-        execFile(process.execPath, [BUNDLE, job], (error, _, trouble) => {
-          if (error) failed(new Error(trouble.trim() || error.message));
-          else done();
-        });
-      });
+      await inOwnProcess('archive', { file, to, fontFolder, now: Date.now() });
     } catch (error) {
       await letGo();
       throw error;

@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { copyFileSync, existsSync, mkdirSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { bundleOf } from '../own-process';
 
 type Environment = Readonly<Record<string, string | undefined>>;
 
@@ -51,7 +51,7 @@ export class LarkhollowBeside {
   }
 
   private async start(): Promise<number> {
-    const { file, host, port: own, env, program = ownProgram() } = this.options;
+    const { file, host, port: own, env, program = bundleOf('server') } = this.options;
     const data = join(dirname(file), 'larkhollow', 'holvek.sqlite');
     mkdirSync(dirname(data), { recursive: true, mode: 0o700 });
     sameAuthority(file, data);
@@ -76,8 +76,6 @@ export class LarkhollowBeside {
     return port;
   }
 }
-
-const ownProgram = (): string => fileURLToPath(new URL('./server.mjs', import.meta.url));
 
 const without = (env: Environment, names: readonly string[]): Environment =>
   Object.fromEntries(Object.entries(env).filter(([name]) => !names.includes(name)));

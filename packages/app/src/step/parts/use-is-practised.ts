@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { isPractised } from './gathered';
 import { useVisits } from '@/data/use-visits';
 import { useDesk } from '@/desk/use-desk';
@@ -9,5 +10,9 @@ export function useIsPractised(): boolean {
   const visits = useVisits();
   const { technician: hand } = usePreferences();
   const { plate, house_rules: rules } = run.started;
-  return isPractised([...visits.values()].flat(), { hand, family: plate.family }, rules);
+  const { family } = plate;
+  return useMemo(
+    () => isPractised([...visits.values()].flat(), { hand, family }, rules),
+    [visits, hand, family, rules],
+  );
 }

@@ -28,8 +28,7 @@ const inLane = (left: number, target: number, tolerance: number) =>
 test('sustaining: overdemand is insisted on, then it comes down from fully up', async ({
   page,
 }) => {
-  await begin(page, 'sus-03');
-  await walkUntil(page, /How many outlets run in normal work/);
+  await beginAt(page, 'sus-03', 'outlets_normal');
   await page.getByLabel('Outlets in normal work').fill('4');
   await page.getByTestId('give-answer').click();
   await walkUntil(page, /How many outlets are open now/);
@@ -111,7 +110,6 @@ test('vacuum relief: set below nothing, with a vacuum gauge only', async ({ page
 });
 
 test('hydraulic: four pressures, highest first, the compensator last', async ({ page }) => {
-  test.setTimeout(300_000);
   const body = await finish(page, 'hpu-01', 'set_cross_b');
   expect(body.settings.map(({ adjuster }) => adjuster)).toEqual([
     'main',

@@ -26,7 +26,6 @@ async function finish(page: Page, valve: string, from?: string) {
 test('positioner: five points, zero and span as one system, five points again', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   const body = await finish(page, 'pos-21');
   expect(Math.abs(body.tables!.as_found!.worst_error)).toBeGreaterThan(0.02);
   expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
@@ -59,13 +58,11 @@ test('positioner typed: points by the scale, what is wrong is said, undo gives a
 });
 
 test('pointer: three screws brought in together', async ({ page }) => {
-  test.setTimeout(240_000);
   const body = await finish(page, 'pi-31');
   expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
 });
 
 test('pressure switch: the band is brought in by its cycles', async ({ page }) => {
-  test.setTimeout(240_000);
   const body = await finish(page, 'ps-14', 'set_band');
   expect(body.settings.map(({ adjuster }) => adjuster)).toEqual(['main', 'differential']);
   expect(Math.abs(body.settings[0]!.as_left_pa - 550_000)).toBeLessThanOrEqual(10_000);
@@ -76,7 +73,6 @@ test('pressure switch: the band is brought in by its cycles', async ({ page }) =
 test('burner pilot: both edges, a purge after each failure, the middle, a late spark', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
   const body = await finish(page, 'bp-15', 'find_edges');
   const { low_pa: low, high_pa: high, lights } = body.edges!;
   expect(low).toBeLessThan(1000);
@@ -88,7 +84,6 @@ test('burner pilot: both edges, a purge after each failure, the middle, a late s
 test('suction: load lowered until the control must work, the reversed screw turned round', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   const body = await finish(page, 'sc-03');
   expect(Math.abs(body.settings[0]!.as_left_pa - 400_000)).toBeLessThanOrEqual(14_000);
   expect(body.open_ends.map(({ state }) => state)).not.toContain('open');
@@ -97,7 +92,6 @@ test('suction: load lowered until the control must work, the reversed screw turn
 test('controller: pointer, alignment by a sweep, a step test and the settings that follow', async ({
   page,
 }) => {
-  test.setTimeout(300_000);
   const body = await finish(page, 'pc-08', 'link_off');
   expect(body.control!.alignment_spread_pa).toBeLessThanOrEqual(1724);
   expect(body.control!.model!.gain).toBeGreaterThan(0.5);
@@ -110,7 +104,6 @@ test('electronic pilot: cables and terminals before power, stroke, range, tuning
   page,
   request,
 }) => {
-  test.setTimeout(300_000);
   await begin(page, 'ep-04');
   await walkUntil(page, /Do enough volts arrive/);
   await page.getByLabel('Actuator supply: Length, one way').fill('200');
@@ -151,7 +144,6 @@ test('electronic pilot typed: keyed in by hand, its tuning kept for the same tri
   page,
   request,
 }) => {
-  test.setTimeout(180_000);
   await begin(page, 'ep-04', 'typed');
   await walkUntil(page, /where does the line stand/);
   await page.getByTestId('read-gauge').click();

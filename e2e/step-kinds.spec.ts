@@ -44,7 +44,6 @@ const AT_ONCE = 7;
 for (let first = 0; first < kinds.length; first += AT_ONCE) {
   const some = kinds.slice(first, first + AT_ONCE);
   test(`steps are fit for everyone: ${some.map(([kind]) => kind).join(', ')}`, async ({ page }) => {
-    test.setTimeout(120_000);
     await page.addInitScript(() =>
       localStorage.setItem('holvek.preferences', JSON.stringify({ theme: 'system' })),
     );

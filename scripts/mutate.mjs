@@ -22,6 +22,7 @@ const folders = {
   ingest: 'packages/server/src/ingest',
   people: 'packages/server/src/people',
   server: 'packages/server/src/db',
+  store: 'packages/app/src/data',
 };
 /** Where the tests that judge a folder stand, besides its own. */
 const judgedBy = {
@@ -96,7 +97,7 @@ function survives({ path, from, to, instead }, pattern) {
   try {
     const options = { cwd: root, stdio: 'ignore', timeout: 120_000 };
     const jest = join(root, 'node_modules/jest/bin/jest.js');
-    const project = path.includes('packages/server') ? 'server' : 'core';
+    const project = ['server', 'app'].find((name) => path.includes(`packages/${name}`)) ?? 'core';
     const args = [jest, '--bail', '--selectProjects', project, '--testPathPattern', pattern];
     const found = spawnSync(process.execPath, args, options);
     return found.status === 0;

@@ -112,22 +112,27 @@ const pairsOf = <A, B>(left: readonly A[], right: readonly B[]): readonly (reado
 export const carriedAfter = (screw: Turns, carried: Turns, backlash: Turns): Turns =>
   inTurns(Math.min(screw, Math.max(screw - backlash, carried)));
 
-/** One hypothesis carried through a turn, before any reading. */
+/**
+ * One hypothesis carried through a turn, before any reading. It is asked for each turn that might be made, in each
+ * hypothesis: written out field by field it costs a third of what a spread copy does.
+ */
 export function predictTurn(
   hypothesis: Hypothesis,
   { screw, noise }: Pick<Belief, 'screw' | 'noise'>,
   turns: Turns,
 ): Hypothesis {
-  const carried = carriedAfter(inTurns(screw + turns), hypothesis.carried, hypothesis.backlash);
+  const { backlash, weight, rate, varRate, covariance, varSetPoint, setPoint, hand } = hypothesis;
+  const carried = carriedAfter(inTurns(screw + turns), hypothesis.carried, backlash);
   const moved = carried - hypothesis.carried;
-  const { rate, varRate, covariance, varSetPoint, setPoint } = hypothesis;
-  const engaged = moved === 0 ? 0 : hypothesis.hand;
+  const engaged = moved === 0 ? 0 : hand;
   const wander = (noise.wander * rate) ** 2 * Math.abs(moved);
   const slip = moved === 0 ? 0 : noise.slip * (setPoint + rate * moved);
   return {
-    ...hypothesis,
+    backlash,
     carried,
+    weight,
     setPoint: gaugePa(setPoint + rate * moved),
+    rate,
     varSetPoint:
       varSetPoint +
       2 * moved * covariance +
@@ -136,6 +141,7 @@ export function predictTurn(
       slip ** 2,
     covariance: covariance + moved * (varRate + wander / 2),
     varRate: varRate + wander,
+    hand,
   };
 }
 

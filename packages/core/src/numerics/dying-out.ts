@@ -1,5 +1,4 @@
 import type { Sample } from './decay-fit';
-import { leastSquares } from './least-squares';
 
 /** A level and what dies out, for one time constant, with how well a record knows it. */
 export type DyingOut = {
@@ -20,6 +19,8 @@ export type DyingOut = {
 const COUNTS_ALONE = 20;
 /** Fewest independent readings that a record of any length is taken for. */
 const LEAST_INDEPENDENT = 6;
+/** A part that differs from a straight line by less than this share of itself cannot be told from one. */
+const ALIKE = 1e-10;
 
 /** The same record as at most so many samples, each the mean of its neighbours. */
 export function thinned(samples: readonly Sample[], most: number): readonly Sample[] {
@@ -50,40 +51,82 @@ export function dyingOutOver(
 ): readonly DyingOut[] {
   const start = samples[0]?.t ?? 0;
   const times = samples.map(({ t }) => t - start);
-  const values = samples.map(({ value }) => value);
+  const beside = besideLine(times, isSloped);
+  if (!beside) return [];
+  const values = beside(samples.map(({ value }) => value));
   const ratio = range.longest / range.shortest;
-  return Array.from({ length: range.count }, (_, i) =>
-    fitFor(times, values, range.shortest * ratio ** (i / (range.count - 1)), isSloped),
-  ).filter((fit) => fit !== undefined);
+  return Array.from({ length: range.count }, (_, i) => {
+    const timeConstant = range.shortest * ratio ** (i / (range.count - 1));
+    return fitFor(values, beside(times.map((t) => Math.exp(-t / timeConstant))), timeConstant);
+  }).filter((fit) => fit !== undefined);
 }
 
-function fitFor(
+/** Numbers taken apart: a level, a slope, and what neither of them tells. */
+type Apart = {
+  readonly level: number;
+  /** Per second; 0 where none is asked for. */
+  readonly slope: number;
+  readonly rest: readonly number[];
+  readonly squares: number;
+  readonly restSquares: number;
+  /** Spread of the slope for readings that scatter by 1. */
+  readonly slopePerScatter: number;
+};
+
+/** Takes numbers at some times apart; nothing where the times are all one. */
+function besideLine(
   times: readonly number[],
-  values: readonly number[],
-  timeConstant: number,
   isSloped: boolean,
-): DyingOut | undefined {
-  const ones = times.map(() => 1);
-  const dying = times.map((t) => Math.exp(-t / timeConstant));
-  const others = isSloped ? [ones, times] : [ones];
-  const fit = leastSquares([ones, dying, ...(isSloped ? [times] : [])], values);
-  const dyingBeside = leastSquares(others, dying);
-  const timesBeside = leastSquares([ones], times);
-  if (!fit.ok || !dyingBeside.ok || !timesBeside.ok) return undefined;
-  if (!(dyingBeside.value.rss > 0) || !(timesBeside.value.rss > 0)) return undefined;
-  const [level = 0, amplitude = 0, slope = 0] = fit.value.coefficients;
-  return {
-    timeConstant,
-    level,
-    amplitude,
-    slope,
-    amplitudePerScatter: 1 / Math.sqrt(dyingBeside.value.rss),
-    slopePerScatter: isSloped ? 1 / Math.sqrt(timesBeside.value.rss) : 0,
-    slopePerAmplitude: isSloped ? -dyingBeside.value.coefficients[1]! : 0,
-    rss: fit.value.rss,
-    residuals: values.map((value, i) => value - level - amplitude * dying[i]! - slope * times[i]!),
+): ((numbers: readonly number[]) => Apart) | undefined {
+  const mean = sumOf(times) / times.length;
+  const about = times.map((t) => t - mean);
+  const aboutSquares = dot(about, about);
+  if (!(aboutSquares > 0)) return undefined;
+  const slopePerScatter = isSloped ? 1 / Math.sqrt(aboutSquares) : 0;
+  return (numbers) => {
+    const middle = sumOf(numbers) / numbers.length;
+    const slope = isSloped ? dot(about, numbers) / aboutSquares : 0;
+    const rest = numbers.map((number, i) => number - middle - slope * about[i]!);
+    return {
+      level: middle - slope * mean,
+      slope,
+      rest,
+      squares: dot(numbers, numbers),
+      restSquares: dot(rest, rest),
+      slopePerScatter,
+    };
   };
 }
+
+/** Least squares of values by a level, a slope and what dies out, by what of each the line does not tell. */
+function fitFor(values: Apart, dying: Apart, timeConstant: number): DyingOut | undefined {
+  if (!(dying.restSquares > ALIKE ** 2 * dying.squares)) return undefined;
+  const amplitude = dot(dying.rest, values.rest) / dying.restSquares;
+  const residuals = values.rest.map((value, i) => value - amplitude * dying.rest[i]!);
+  return {
+    timeConstant,
+    level: values.level - amplitude * dying.level,
+    amplitude,
+    slope: values.slope - amplitude * dying.slope,
+    amplitudePerScatter: 1 / Math.sqrt(dying.restSquares),
+    slopePerScatter: values.slopePerScatter,
+    slopePerAmplitude: -dying.slope,
+    rss: dot(residuals, residuals),
+    residuals,
+  };
+}
+
+const sumOf = (numbers: readonly number[]): number => {
+  let sum = 0;
+  for (const number of numbers) sum += number;
+  return sum;
+};
+
+const dot = (a: readonly number[], b: readonly number[]): number => {
+  let sum = 0;
+  for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!;
+  return sum;
+};
 
 export type Scatter = {
   readonly best: DyingOut;

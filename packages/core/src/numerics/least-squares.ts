@@ -31,9 +31,10 @@ export function leastSquares(
     const qj = q[j]!;
     const before = norm(columns[j]!);
     for (let i = 0; i < j; i++) {
-      const factor = dot(q[i]!, qj);
+      const qi = q[i]!;
+      const factor = dot(qi, qj);
       r[i]![j] = factor;
-      for (let row = 0; row < n; row++) qj[row]! -= factor * q[i]![row]!;
+      for (let row = 0; row < n; row++) qj[row]! -= factor * qi[row]!;
     }
     const length = norm(qj);
     if (!(length > 1e-10 * before)) return err({ code: 'numerics.singular' });

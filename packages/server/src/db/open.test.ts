@@ -1,11 +1,9 @@
-import { existsSync, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { QueryTypes } from 'sequelize';
 import { createApp } from '../app';
 import { demoRounds } from '../seed/systems';
-import { demoValves } from '../seed/valves';
-import { seedFile } from '../seed/seed-file';
 import { cookieOf, crew } from '../testing/server';
 import { migrations } from './migrations';
 import { NewerDatabase, openStore, type Store } from './open';
@@ -177,17 +175,4 @@ describe('a full disk', () => {
     expect(await health()).toEqual({ ok: true, storage: 'room' });
     await own.close();
   });
-});
-
-describe('a demo file', () => {
-  test('is made beside its place: what a start that was cut off has left does not matter', async () => {
-    const file = join(folder, 'demo.sqlite');
-    writeFileSync(`${file}.seeding`, 'half of a database');
-    expect(await seedFile(file, { now: Date.UTC(2026, 10, 24) })).toBe(true);
-    expect(existsSync(`${file}.seeding`)).toBe(false);
-    const store = await openStore(file);
-    expect(await store.tables.valves.count()).toBe(demoValves.length);
-    await store.close();
-    expect(await seedFile(file, { now: Date.UTC(2026, 10, 24) })).toBe(false);
-  }, 180_000);
 });

@@ -15,25 +15,46 @@ import {
   unwrap,
   verifyEvidence,
 } from '@holvek/core';
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { openStore, type Store } from '../db/open';
 import { evidenceOf } from '../sheet/evidence-file';
 import { eventsOf } from '../ingest/rows';
 import { sheetsOf } from '../sheet/shelf';
 import { seedLarkhollow } from './larkhollow';
 import { demoPlaces } from './places';
+import { seedFile } from './seed-file';
 import { demoGauges, demoValves } from './valves';
 
 const DAY = 86_400_000;
 const now = Date.UTC(2026, 10, 24, 7, 30);
 
 describe('Larkhollow', () => {
+  let folder: string;
   let store: Store;
+  let wasMade: boolean;
   const lines: string[] = [];
+  const seeded = () =>
+    seedFile(join(folder, 'demo.sqlite'), { now, tell: (line) => lines.push(line) });
   beforeAll(async () => {
-    store = await openStore(':memory:');
-    await seedLarkhollow(store, { now, tell: (line) => lines.push(line) });
+    folder = mkdtempSync(join(tmpdir(), 'holvek-'));
+    // As a start leaves it that was cut off.
+    writeFileSync(join(folder, 'demo.sqlite.seeding'), 'half of a database');
+    wasMade = await seeded();
+    store = await openStore(join(folder, 'demo.sqlite'));
   }, 180_000);
-  afterAll(() => store.close());
+  afterAll(async () => {
+    await store.close();
+    rmSync(folder, { recursive: true });
+  });
+
+  test('is made beside its place: what a start that was cut off has left does not matter', async () => {
+    expect(wasMade).toBe(true);
+    expect(existsSync(join(folder, 'demo.sqlite.seeding'))).toBe(false);
+    expect(await seeded()).toBe(false);
+    expect(lines).toHaveLength(demoValves.length);
+  });
 
   test('has valves of every family, each sound, and their gauges', async () => {
     expect(new Set(demoValves.map(({ valve }) => valve.plate.family))).toEqual(

@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process';
 import type { RunEvent } from '@holvek/core';
 import type { Page } from '@playwright/test';
 import { begin, confirmUntil, expect, isFit, test } from './technician';
@@ -58,4 +59,36 @@ test('a gauge speaks over its line: seen raw, read into the pad, taken as linked
     const taken = events.flatMap((event) => (event.type === 'reading' ? [event.reading] : []));
     expect(taken.at(-1)).toMatchObject({ source: 'linked', si: 418_000, entered: { unit: 'kPa' } });
   }).toPass();
+});
+
+test('a bridge hands on what hangs at another end; a gauge that is not there is looked at, and read nowhere', async ({
+  page,
+}) => {
+  const bridge = spawn('npx', ['tsx', 'scripts/bridge.ts', 'simulated'], { detached: true });
+  const runs = new Promise<string>((said) =>
+    bridge.stdout.on('data', (text: Buffer) => said(text.toString())),
+  );
+  try {
+    await begin(page, 'prv-08', 'typed');
+    await page.getByRole('button', { name: 'More about this run' }).click();
+    await page.getByRole('button', { name: 'Link a gauge by its line' }).click();
+    await page.getByRole('radio', { name: 'G-12' }).click();
+    await page.getByRole('radio', { name: 'a bridge' }).click();
+    await page.getByLabel('Address of the bridge').fill('localhost:8145/two');
+    await runs;
+    await page.getByRole('button', { name: 'Listen through the bridge' }).click();
+    await expect(page.getByText('The bridge says: there is no port two here.')).toBeVisible();
+    await page.getByLabel('Address of the bridge').fill('localhost:8145');
+    await page.getByRole('button', { name: 'Listen through the bridge' }).click();
+    const raw = page.getByTestId('line-raw');
+    await expect(raw).toContainText(/It shows 41\d/);
+    await expect(raw.getByRole('alert')).toContainText('No gauge hangs at its end');
+    await isFit(page);
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
+    await confirmUntil(page, /Read the outlet as found/);
+    await page.getByTestId('read-gauge').click();
+    await expect(page.getByLabel('Reading of G-12')).toHaveValue('');
+  } finally {
+    process.kill(-bridge.pid!);
+  }
 });

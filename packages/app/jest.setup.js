@@ -13,3 +13,20 @@ globalThis.matchMedia ??= () => ({
   addEventListener() {},
   removeEventListener() {},
 });
+
+// What stands in a page is looked for by role, and for each element of it jsdom holds every rule of the whole style sheet
+// against it: most of the time of a test. Here it is asked what stands in its own style, and whether its class hides it.
+const inline = /^(?:SPAN|A|B|STRONG|EM|I|LABEL|INPUT|TEXTAREA|SVG)$/iu;
+const displayOf = ({ style, classList, tagName }) => {
+  if (classList.contains('_dsp-none')) return 'none';
+  return style.display || (inline.test(tagName) ? 'inline' : 'block');
+};
+const styleOf = (element) => {
+  const { style } = element;
+  const said = {
+    display: displayOf(element),
+    visibility: style.visibility || 'visible',
+  };
+  return { ...said, getPropertyValue: (name) => said[name] ?? style.getPropertyValue(name) };
+};
+if (globalThis.window) globalThis.window.getComputedStyle = styleOf;

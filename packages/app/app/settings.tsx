@@ -1,4 +1,5 @@
 import { flowUnits, pressureUnits } from '@holvek/core';
+import { RadioCard } from '@/settings/radio-card';
 import { UnitsByFamilyCard } from '@/settings/units-by-family-card';
 import { changePreferences, usePreferences, type Preferences } from '@/prefs/preferences';
 import { BackupsCard } from '@/house/backups-card';
@@ -65,6 +66,7 @@ export default function SettingsScreen() {
             </Card>
             <HandsFreeCard />
             <UnitsByFamilyCard />
+            <RadioCard />
             <PlacesCard />
             <BackupsCard />
           </>

@@ -45,20 +45,25 @@ type Identified = { Variables: { requestId: string } };
 
 const LARGEST_BODY = 4 * 1024 * 1024;
 
-const securityHeaders = secureHeaders({
-  contentSecurityPolicy: {
-    defaultSrc: ["'self'"],
-    styleSrc: ["'self'", "'unsafe-inline'"],
-    imgSrc: ["'self'", 'data:', 'blob:'],
-    fontSrc: ["'self'", 'data:'],
-    workerSrc: ["'self'", 'blob:'],
-    connectSrc: ["'self'"],
-    frameAncestors: ["'none'"],
-    baseUri: ["'self'"],
-    formAction: ["'self'"],
-    objectSrc: ["'none'"],
-  },
-});
+/** Where `npm run bridge` listens on the machine of the page, where nothing else is said to it. */
+const BRIDGES_HERE = ['ws://localhost:8145', 'ws://127.0.0.1:8145'];
+
+/** @param bridges  to gauges on other machines, that pages may reach besides */
+const securityHeaders = (bridges: readonly string[]) =>
+  secureHeaders({
+    contentSecurityPolicy: {
+      defaultSrc: ["'self'"],
+      styleSrc: ["'self'", "'unsafe-inline'"],
+      imgSrc: ["'self'", 'data:', 'blob:'],
+      fontSrc: ["'self'", 'data:'],
+      workerSrc: ["'self'", 'blob:'],
+      connectSrc: ["'self'", ...BRIDGES_HERE, ...bridges],
+      frameAncestors: ["'none'"],
+      baseUri: ["'self'"],
+      formAction: ["'self'"],
+      objectSrc: ["'none'"],
+    },
+  });
 
 /** What is said of an error: a refusal as it is, a full disk as such, anything else as our own fault. */
 const saidBy =
@@ -100,6 +105,8 @@ export type AppOptions = {
   readonly diary?: Pick<Diary, 'request'>;
   /** Who knows it may read the figures of the house; nobody, where it is not said. */
   readonly metricsToken?: string;
+  /** Bridges to gauges on other machines, that pages may reach: `wss://name:8145`. */
+  readonly bridges?: readonly string[];
 };
 
 /** What stands behind /api, each resource with its routes. */
@@ -164,7 +171,7 @@ export function createApp(store: Store, options: AppOptions) {
   app.get('/api/device', gate(doorkeeper), deviceSocket());
   // What is asked for is worth packing; the short answers to what is sent are not.
   app.on('GET', '*', compress());
-  app.use(securityHeaders);
+  app.use(securityHeaders(options.bridges ?? []));
   app.use('/api/*', async (c, next) => {
     await next();
     // A file that never changes says so itself.

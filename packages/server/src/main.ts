@@ -12,6 +12,7 @@ import { backupFolderOf } from './backup/take';
 import { AlreadyServed, holdAlone } from './db/one-server';
 import { NewerDatabase, openStore, type Store } from './db/open';
 import { LONGEST_TEXT } from './device/stand-in';
+import { bridgesIn } from './http/bridges';
 import { invitation } from './http/invitation';
 import { ownNames } from './http/own-names';
 import { REQUESTS_A_MINUTE } from './http/pace';
@@ -51,7 +52,7 @@ function settings() {
  * first owner types; made and printed where it is not said), BACKUPS (their folder; `off` where somebody else
  * makes them), LOG (`all` requests, not only what failed or was slow), METRICS_TOKEN (who sends it may read /metrics), TRUSTED_PROXIES
  * (addresses, by commas, of what stands before it), LARKHOLLOW=off where no demo is offered beside it (HOME_PORT is
- * what that demo is told).
+ * what that demo is told), BRIDGES (addresses, by commas, of bridges to gauges on other machines).
  * Where other machines reach it, it speaks TLS: with TLS_CERT and
  * TLS_KEY (files), else with a certificate of its own; TLS=off where something before it does.
  */
@@ -83,6 +84,7 @@ async function main() {
     proxies: TRUSTED_PROXIES.split(',').filter((name) => name.trim() !== ''),
     requestsAMinute: Number(RATE_LIMIT) || REQUESTS_A_MINUTE,
     ...firstCode,
+    bridges: bridgesIn(process.env.BRIDGES),
     archive: archiveApart(DATA, FONTS),
     ...demoOf(DATA, HOST, Number(PORT)),
     ...(keeper ? { keeper } : {}),

@@ -1,6 +1,6 @@
 import { absolutePa, shippedFormats, type LineFormat } from '@holvek/core';
 import { canBeRead, LineGauge } from './line-gauge';
-import type { LineEars } from './serial';
+import type { LineEars } from './open-source';
 
 const [plain, asked] = shippedFormats as [LineFormat, LineFormat];
 
@@ -52,6 +52,16 @@ beforeEach(() => jest.useFakeTimers());
 afterEach(() => jest.useRealTimers());
 
 describe('a gauge on a line', () => {
+  test('that is not there is shown, and read nowhere', async () => {
+    const { gauge, heard, ears, at } = await onLine();
+    ears.onSimulated();
+    ears.onText('\r\n416.0 kPa\r\n');
+    at(90);
+    jest.advanceTimersByTime(2000);
+    expect(gauge.snapshot()).toMatchObject({ isOpen: true, shown: 416_000 });
+    expect([heard, canBeRead(gauge.snapshot())]).toEqual([[], false]);
+  });
+
   test('is read as its format says, from the first whole line on', async () => {
     const { gauge, heard, ears, at } = await onLine();
     ears.onText('.2 kPa\r\n');

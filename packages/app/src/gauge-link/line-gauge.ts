@@ -14,7 +14,7 @@ import {
   type LineTrouble,
 } from '@holvek/core';
 import type { GaugeLink, LinkLine } from './gauge-link';
-import type { OpenLine, OpenSource } from './serial';
+import type { OpenLine, OpenSource } from './open-source';
 
 /** Lines that are shown as they came. */
 const SHOWN = 6;
@@ -27,7 +27,7 @@ export type LineState = {
   readonly raw: readonly string[];
   /** Pa that it shows; undefined before it has shown anything. */
   readonly shown: number | undefined;
-  readonly trouble: LineTrouble | { readonly code: 'line.gone' } | undefined;
+  readonly trouble: LineTrouble | { readonly code: 'line.gone' | 'line.simulated' } | undefined;
 };
 
 /** Whether what it shows is what the gauge shows now: never where it is silent, unread, held or gone. */
@@ -36,6 +36,8 @@ export const canBeRead = ({ isOpen, trouble }: LineState): boolean =>
 
 /** How a line stands that is not open. */
 export const CLOSED: LineState = { isOpen: false, raw: [], shown: undefined, trouble: undefined };
+
+const SIMULATED = { code: 'line.simulated' } as const;
 
 export type LineGaugeOptions = {
   readonly role: GaugeRole;
@@ -60,6 +62,8 @@ export class LineGauge implements GaugeLink {
   private readonly lineListeners = new Set<(line: LinkLine) => void>();
   private readonly listeners = new Set<() => void>();
   private touchedAt: number | undefined;
+  /** No gauge hangs at its end: what it says is shown, and goes no further. */
+  private isSimulated = false;
 
   constructor(private readonly options: LineGaugeOptions) {}
 
@@ -69,9 +73,13 @@ export class LineGauge implements GaugeLink {
     this.line = await source(format.baud, {
       onText: (text) => this.hear(text),
       onGone: () => this.become({ isOpen: false, trouble: { code: 'line.gone' } }),
+      onSimulated: () => {
+        this.isSimulated = true;
+        this.become({ trouble: SIMULATED });
+      },
     });
     if (!this.line) return false;
-    this.become({ isOpen: true, trouble: undefined });
+    this.become({ isOpen: true });
     this.timers.push(setInterval(() => this.look(), LOOK_EVERY_MS));
     if (format.poll !== '') this.timers.push(setInterval(() => this.ask(), format.every_s * 1000));
     return true;
@@ -119,12 +127,13 @@ export class LineGauge implements GaugeLink {
     const t = this.now();
     this.heard = heardLine(this.heard, t, read);
     this.become({ raw: [...this.state.raw, raw].slice(-SHOWN), shown: this.heard.shown });
-    if (read.ok)
+    if (read.ok && !this.isSimulated)
       for (const listener of this.lineListeners)
         listener({ role, line: `${read.value} ${unit}`, t });
   }
 
   private look(): void {
+    if (this.isSimulated) return;
     const { format, gauge } = this.options;
     const trouble = lineTrouble(this.heard, {
       now: this.now(),

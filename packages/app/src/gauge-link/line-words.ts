@@ -27,6 +27,8 @@ export function lineTroubleWords(trouble: LineState['trouble'], units: Units): s
       return `It has said nothing for ${Math.round(trouble.seconds)} s: cable, battery?${byHand}`;
     case 'line.gone':
       return `The line has gone. Link it again.${byHand}`;
+    case 'line.simulated':
+      return 'No gauge hangs at its end: what it says can be looked at here, and is read nowhere.';
     case 'line.frozen':
       return `It has said exactly the same for ${Math.round(trouble.seconds)} s: is it held, or its cock shut?${byHand}`;
     case 'line.over_range':

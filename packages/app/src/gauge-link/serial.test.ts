@@ -1,4 +1,5 @@
-import { canLinkSerial, openSerial, type OpenLine } from './serial';
+import type { OpenLine } from './open-source';
+import { canLinkSerial, openSerial } from './serial';
 
 type Piece = string | 'broken' | 'ended';
 
@@ -41,7 +42,11 @@ function plugged(streams: Piece[][]) {
       }),
     },
   };
-  const ears = { onText: (text: string) => void said.push(text), onGone: () => void (gone += 1) };
+  const ears = {
+    onText: (text: string) => void said.push(text),
+    onGone: () => void (gone += 1),
+    onSimulated: () => undefined,
+  };
   const open = () => openSerial(9600, ears);
   return { port, said, written, open, gone: () => gone };
 }

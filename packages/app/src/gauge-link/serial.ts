@@ -1,3 +1,5 @@
+import type { OpenSource } from './open-source';
+
 type Bytes = Uint8Array<ArrayBuffer>;
 type Reader = ReadableStreamDefaultReader<Bytes>;
 /** What a browser offers of a serial port (Web Serial); its own types know nothing of it. */
@@ -14,21 +16,6 @@ const serialHere = (): Serial | undefined =>
 
 /** Whether gauges can be linked here at all. */
 export const canLinkSerial = (): boolean => serialHere() !== undefined;
-
-/** A line that is open. */
-export type OpenLine = {
-  readonly send: (text: string) => Promise<void>;
-  readonly close: () => Promise<void>;
-};
-
-export type LineEars = {
-  readonly onText: (text: string) => void;
-  /** The line has gone: unplugged, or taken by another. */
-  readonly onGone: () => void;
-};
-
-/** Opens a line. Undefined where the person chose none. @throws where it cannot be opened */
-export type OpenSource = (baud: number, ears: LineEars) => Promise<OpenLine | undefined>;
 
 /** Lets the person choose a port, and listens on it. */
 export const openSerial: OpenSource = async (baud, { onText, onGone }) => {

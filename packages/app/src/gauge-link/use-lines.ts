@@ -1,15 +1,15 @@
 import { atTapping, measureOf, type GaugeRole, type LineFormat, type Run } from '@holvek/core';
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { CLOSED, LineGauge, type LineState } from './line-gauge';
-import { openSerial } from './serial';
+import type { OpenSource } from './open-source';
 import type { Trace } from './trace';
 import { useBarometer } from '@/units/use-barometer';
 
 /** Gauges of a run that speak over a line. */
 export type Lines = {
   readonly of: (role: GaugeRole) => LineGauge | undefined;
-  /** Opens one; false where the person chose no port. @throws where it cannot be opened */
-  readonly open: (role: GaugeRole, format: LineFormat) => Promise<boolean>;
+  /** Opens one; false where the person chose none. @throws where it cannot be opened */
+  readonly open: (role: GaugeRole, format: LineFormat, source: OpenSource) => Promise<boolean>;
   readonly close: (role: GaugeRole) => Promise<void>;
   /** The valve is being touched: when, by the clock of the lines, s; undefined where none is open. */
   readonly touched: () => number | undefined;
@@ -35,13 +35,13 @@ export function useLines(run: Run, trace: Trace): Lines {
     setLines((now) => new Map([...now].filter(([each]) => each !== role)));
     await line?.end();
   };
-  const open = async (role: GaugeRole, format: LineFormat): Promise<boolean> => {
+  const open: Lines['open'] = async (role, format, source) => {
     const gauge = run.gauges[role];
     if (!gauge) return false;
     // A port that is open here cannot be opened once more.
     await close(role);
     const line = new LineGauge({ role, gauge, format, barometer });
-    if (!(await line.open(openSerial))) return false;
+    if (!(await line.open(source))) return false;
     const { plate } = run.started;
     const stop = trace.listen(
       line,

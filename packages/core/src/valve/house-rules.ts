@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { pressureUnits } from '../quantity';
 import { defaultJudgement, judgementRulesSchema } from './judgement-rules';
+import { radioServiceSchema } from './radio-service';
 import { defaultVisits, visitRulesSchema, type VisitRules } from './duty';
 
 const fraction = z.number().min(0).max(1);
@@ -132,6 +133,8 @@ export const houseRulesSchema = z.object({
   judgement: judgementRulesSchema.optional(),
   /** In which unit the figures of a family are shown; of one that is absent in the phone's. */
   units_by_family: z.record(z.string().max(40), z.enum(pressureUnits)).optional(),
+  /** Over which gauges speak without a cable; absent where none do. */
+  gauge_radio: radioServiceSchema.optional(),
 });
 export type HouseRules = z.infer<typeof houseRulesSchema>;
 

@@ -18,3 +18,4 @@ export * from './twin-sketch';
 export * from './capability-facts';
 export * from './plate-fact';
 export * from './photo-subject';
+export * from './radio-service';

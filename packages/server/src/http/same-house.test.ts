@@ -53,6 +53,17 @@ describe('whom the server answers', () => {
       expect(policy).toContain(rule);
   });
 
+  test('a page reaches its own server, a bridge on its own machine, and those that the house names', async () => {
+    const policyOf = async (bridges?: string[]) => {
+      const app = createApp(store, { fontFolder: '', ...(bridges ? { bridges } : {}) });
+      const { headers } = await app.request('/api/valves', { headers: { host: 'localhost' } });
+      return headers.get('content-security-policy')!;
+    };
+    const here = "connect-src 'self' ws://localhost:8145 ws://127.0.0.1:8145";
+    expect(await policyOf()).toContain(`${here};`);
+    expect(await policyOf(['wss://pit.lan:8145'])).toContain(`${here} wss://pit.lan:8145;`);
+  });
+
   test.each(['/api/runs/a%00b', '/api/runs/a%1Fb', '/api/valves/%7f', '/api/log?after=%0A'])(
     'what cannot be a name is asked for by nobody: %s',
     async (path) => {

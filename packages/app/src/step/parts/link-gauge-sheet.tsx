@@ -9,6 +9,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
 import { useForm, useWatch, type Control } from 'react-hook-form';
 import { z } from 'zod';
+import { useHouseRules } from '@/data/queries';
 import { useDesk } from '@/desk/use-desk';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
@@ -18,14 +19,16 @@ import { FormField } from '@/ui/form-field';
 import { plainNumber } from '@/ui/plain-number';
 import { BigButton, WordButton } from '@/ui/press';
 import { Figure, Muted, Strong, Words } from '@/ui/words';
-import { keptFormat, keepFormat } from '@/gauge-link/kept-format';
+import { GaugeReach } from './gauge-reach';
+import { keepFormat, keepReach, keptFormat, keptReach } from '@/gauge-link/kept-format';
 import { lineTroubleWords } from '@/gauge-link/line-words';
+import { reached, refusedWords } from '@/gauge-link/reach';
 import { canLinkSerial } from '@/gauge-link/serial';
 import { useLineState } from '@/gauge-link/use-lines';
 
 type Props = { readonly isOpen: boolean; readonly onClose: () => void };
 
-/** A hand-held gauge that speaks over a cable: which, and how it speaks. */
+/** A hand-held gauge that speaks: which, over what, and how. */
 export function LinkGaugeSheet({ isOpen, onClose }: Props) {
   const { run } = useDesk();
   const roles = Object.keys(run.gauges) as GaugeRole[];
@@ -33,14 +36,6 @@ export function LinkGaugeSheet({ isOpen, onClose }: Props) {
   const gauge = run.gauges[role];
   return (
     <BottomSheet isOpen={isOpen} title="A gauge by its line" onClose={onClose}>
-      {canLinkSerial() ? null : (
-        <Card tone="warn">
-          <Words color="$onBrassSoft">
-            This browser opens no serial port, or the page is not reached over a secure connection.
-            Read the gauge by eye.
-          </Words>
-        </Card>
-      )}
       <Choice
         label="Which gauge"
         value={role}
@@ -57,22 +52,28 @@ function LinkOne({ role, gauge }: { readonly role: GaugeRole; readonly gauge: Ga
   const line = gaugeLines.of(role);
   const state = useLineState(line);
   const [refused, setRefused] = useState<string>();
+  const [reach, setReach] = useState(() => keptReach(gauge.id, firstWay()));
+  const way = reached(reach, useHouseRules().gauge_radio, window.location.protocol === 'https:');
   const { control, handleSubmit, reset } = useForm<FormatTexts>({
     resolver: zodResolver(formatTexts),
     defaultValues: textsOf(keptFormat(gauge.id)),
   });
   const trouble = lineTroubleWords(state.trouble, units);
   const open = handleSubmit(async (texts) => {
+    if (!('open' in way)) return;
     const format = formatOf(texts);
     setRefused(undefined);
     try {
-      if (await gaugeLines.open(role, format)) keepFormat(gauge.id, format);
-    } catch {
-      setRefused('The port could not be opened: is another program using it?');
+      if (!(await gaugeLines.open(role, format, way.open))) return;
+      keepFormat(gauge.id, format);
+      keepReach(gauge.id, reach);
+    } catch (error) {
+      setRefused(refusedWords(reach.by, error));
     }
   });
   return (
     <>
+      <GaugeReach reach={reach} onReach={setReach} why={'why' in way ? way.why : undefined} />
       <FormatFields control={control} onWay={(id) => reset(textsOf(shippedOf(id)))} />
       {refused ? (
         <Words color="$vermilion" role="alert">
@@ -100,10 +101,10 @@ function LinkOne({ role, gauge }: { readonly role: GaugeRole; readonly gauge: Ga
       ) : null}
       <BigButton
         kind={line ? 'outline' : 'primary'}
-        disabled={!canLinkSerial()}
+        disabled={!('open' in way)}
         onPress={() => void open()}
       >
-        {line ? 'Open it anew' : 'Choose the port and listen'}
+        {line ? 'Open it anew' : LISTEN[reach.by]}
       </BigButton>
       {line ? (
         <WordButton onPress={() => void gaugeLines.close(role)}>let go of the line</WordButton>
@@ -111,6 +112,13 @@ function LinkOne({ role, gauge }: { readonly role: GaugeRole; readonly gauge: Ga
     </>
   );
 }
+
+const LISTEN = {
+  cable: 'Choose the port and listen',
+  radio: 'Choose the gauge and listen',
+  bridge: 'Listen through the bridge',
+} as const;
+const firstWay = () => (canLinkSerial() ? 'cable' : 'bridge');
 
 /** A way of speaking while it is written: figures are texts until they are whole. */
 type FormatTexts = Omit<LineFormat, 'baud' | 'factor'> & {

@@ -1,0 +1,62 @@
+import { defaultHouseRules, type HouseRules } from '@holvek/core';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { changePreferences } from '@/prefs/preferences';
+import { config } from '@/theme/tamagui.config';
+import { TamaguiProvider } from '@/ui/kit';
+import { RadioCard } from './radio-card';
+
+const service = '6e400001-b5a3-f393-e0a9-e50e24dcca9e';
+const short = (digits: string) => `0000${digits}-0000-1000-8000-00805f9b34fb`;
+
+/** The card over a server that keeps what it is sent. */
+async function shown(role: 'owner' | 'technician', rules: HouseRules = defaultHouseRules) {
+  const sent: HouseRules[] = [];
+  changePreferences({ role });
+  global.fetch = jest.fn(async (_path: string, init?: { readonly body?: string }) => {
+    if (init?.body !== undefined) sent.push(JSON.parse(init.body) as HouseRules);
+    const text = JSON.stringify(sent.at(-1) ?? rules);
+    return { ok: true, status: 200, text: async () => text, headers: new Headers() };
+  }) as never;
+  render(
+    <TamaguiProvider config={config} defaultTheme="light">
+      <QueryClientProvider client={new QueryClient()}>
+        <RadioCard />
+      </QueryClientProvider>
+    </TamaguiProvider>,
+  );
+  await act(async () => undefined);
+  return sent;
+}
+const type = (label: string, value: string) =>
+  act(async () => void fireEvent.change(screen.getByLabelText(label), { target: { value } }));
+const press = (name: string) =>
+  act(async () => void fireEvent.click(screen.getByRole('button', { name })));
+
+test('the service of gauges is set once by an owner, by short names or whole ones', async () => {
+  const sent = await shown('owner');
+  await press('set the service');
+  await type('Service', service.toUpperCase());
+  await type('Tells its lines', 'FFE');
+  await press('Keep it');
+  expect(await screen.findByText(/As its maker names it/u)).toBeTruthy();
+  expect(sent).toEqual([]);
+  await type('Tells its lines', 'FFE1');
+  await press('Keep it');
+  await waitFor(() => expect(sent).toHaveLength(1));
+  expect(sent[0]).toEqual({ ...defaultHouseRules, gauge_radio: { service, hears: short('ffe1') } });
+});
+
+test('it is read by everybody, and taken away by an owner alone', async () => {
+  const gauge_radio = { service, hears: short('ffe1'), says: short('ffe2') };
+  const sent = await shown('owner', { ...defaultHouseRules, gauge_radio });
+  expect(await screen.findByText(short('ffe2'))).toBeTruthy();
+  await press('set the service');
+  await press('no service any more');
+  await waitFor(() => expect(sent).toEqual([defaultHouseRules]));
+});
+
+test('a technician is told whom to ask', async () => {
+  await shown('technician');
+  expect(screen.queryByRole('button', { name: 'set the service' })).toBeNull();
+});

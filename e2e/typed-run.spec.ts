@@ -2,12 +2,14 @@ import {
   begin,
   confirmUntil,
   expect,
+  isFit,
   sheetsOf,
   signAndOpen,
   signIn,
   test,
   typeReading,
 } from './technician';
+import { beginAt } from './rehearsed';
 import { look, moved } from './walk';
 
 /** A valve in the technician's hands: 150 kPa a turn, read on a hand-held gauge. */
@@ -110,4 +112,35 @@ test('what is typed wrong is said, and what looks wrong is asked', async ({ page
   await page.getByRole('button', { name: 'Type it again' }).click();
   await typeReading(page, '440 kPa');
   await expect(page.getByText('Shut the downstream isolator')).toBeVisible();
+});
+
+test('a watch that a logger has kept is lined up by both clocks, and taken over', async ({
+  page,
+}) => {
+  await beginAt(page, 'prv-07', 'no_flow', { purpose: 'record' });
+  await page.getByRole('button', { name: 'from a log' }).click();
+  const drop = async (text: string) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByTestId('pick-log').click();
+    const buffer = Buffer.from(text);
+    await (await chooser).setFiles({ name: 'night.csv', mimeType: 'text/csv', buffer });
+  };
+  // A sample a second, by a clock that is an hour ahead: the outlet rises a little and levels.
+  const startsAt = Date.now() + 3_600_000 - 7_200_000;
+  const row = (i: number) =>
+    `${new Date(startsAt + i * 1000).toISOString()},${(412 + 6 * (1 - Math.exp(-i / 20))).toFixed(1)}`;
+  const rows = Array.from({ length: 7201 }, (_, i) => row(i));
+  await drop(['time,pressure (kPa)', ...rows].join('\n'));
+  const begins = page.getByLabel('Nothing flows from');
+  const before = Number(await begins.inputValue());
+  await page.getByLabel('Its clock is ahead of this phone’s by').fill('3600');
+  expect(Number(await begins.inputValue())).toBe(before + 3600);
+  await begins.fill('7190');
+  await expect(page.getByRole('alert')).toContainText('only 10 s lie in this log; 60 s are wanted');
+  await begins.fill('3600');
+  await isFit(page);
+  await page.getByTestId('keep-log').click();
+  await expect(page.getByText('rises and levels')).toBeVisible();
+  await expect(page.getByTestId('confirm-step')).toHaveText(/It holds: next/);
+  await expect(page.getByRole('button', { name: 'one more reading' })).toHaveCount(0);
 });

@@ -1,4 +1,4 @@
-import { absolutePa } from '@holvek/core';
+import { absolutePa, type Sample } from '@holvek/core';
 import { readLogCsv, thinForChart, type LogError, type LogFile } from '@holvek/core/log';
 import { readRamps, type RampError, type RampFinding } from '@holvek/core/ramps';
 import { expose } from 'comlink';
@@ -25,31 +25,53 @@ export type LogHow = {
 };
 const CHART_POINTS = 600;
 
+/** A log as it is, with what lies between two seconds left out. */
+export type WatchReport =
+  | ({
+      readonly ok: true;
+      /** s from the first, Pa. */
+      readonly samples: readonly (readonly [number, number])[];
+    } & Pick<LogFile, 'startsAtMs' | 'issues' | 'longestGap' | 'usualStep'> &
+      LogSize)
+  | { readonly ok: false; readonly error: LogError };
+type LogSize = {
+  readonly count: number;
+  readonly chart: readonly (readonly [number, number])[];
+};
+/** Samples that are kept of a log: more than a day, one a second. */
+const MOST_SAMPLES = 200_000;
+
 /** A log read and fitted away from the screen, so that a million rows do not hold it up.
  * Closing the worker cancels it. */
 const logWorker = {
   read(text: string, how: LogHow, onProgress: (share: number) => void): LogReport {
-    const log = readLogCsv(text, {
-      barometer: absolutePa(how.barometer),
-      ...(how.unit === undefined ? {} : { unit: how.unit }),
-      onProgress,
-    });
+    const log = readLogCsv(text, optionsOf(how, onProgress));
     if (!log.ok) return { ok: false, error: log.error };
     const { samples, issues, longestGap, usualStep } = log.value;
     const ramps = readRamps(samples, how.resolution);
     if (!ramps.ok) return { ok: false, error: ramps.error };
-    const chart = thinForChart(samples, CHART_POINTS).map(({ t, value }) => [t, value] as const);
-    return {
-      ok: true,
-      count: samples.length,
-      issues,
-      longestGap,
-      usualStep,
-      chart,
-      findings: ramps.value,
-    };
+    return { ok: true, ...sizeOf(samples), issues, longestGap, usualStep, findings: ramps.value };
+  },
+
+  readWatch(text: string, how: LogHow, onProgress: (share: number) => void): WatchReport {
+    const log = readLogCsv(text, optionsOf(how, onProgress));
+    if (!log.ok) return { ok: false, error: log.error };
+    const { samples, unit: _, ...about } = log.value;
+    const kept = thinForChart(samples, MOST_SAMPLES);
+    return { ok: true, ...about, ...sizeOf(samples), samples: kept.map(pairOf) };
   },
 };
+
+const optionsOf = ({ barometer, unit }: LogHow, onProgress: (share: number) => void) => ({
+  barometer: absolutePa(barometer),
+  ...(unit === undefined ? {} : { unit }),
+  onProgress,
+});
+const pairOf = ({ t, value }: Sample) => [t, value] as const;
+const sizeOf = (samples: readonly Sample[]): LogSize => ({
+  count: samples.length,
+  chart: thinForChart(samples, CHART_POINTS).map(pairOf),
+});
 export type LogWorker = typeof logWorker;
 
 expose(logWorker);

@@ -4,6 +4,7 @@ import type {
   GaugeFinding,
   GuardOutcome,
   LogError,
+  LoggedWatchError,
   PressureError,
   RampError,
 } from '@holvek/core';
@@ -168,7 +169,7 @@ export const findingWords = speak<GaugeFinding>({
 });
 
 /** A log that cannot be read, or that shows no opening. Nothing was changed in the run. */
-export const logTrouble = speak<LogError | RampError>({
+export const logTrouble = speak<LogError | RampError | LoggedWatchError>({
   'log.empty': () => 'The file is empty. Nothing was changed.',
   'log.no_pressure_column': () =>
     'No column of pressures was found. Name one “pressure” with its unit, or put time first and pressure second.',
@@ -178,6 +179,8 @@ export const logTrouble = speak<LogError | RampError>({
   'log.no_rows': ({ lines }) =>
     `None of its ${lines} lines holds a time and a pressure. Nothing was changed.`,
   'log.cancelled': () => 'Stopped. Nothing was changed.',
+  'log.watch_too_short': ({ have, want }) =>
+    `Of the watch only ${Math.round(have)} s lie in this log; ${want} s are wanted. Nothing was taken over.`,
   'prove.log_too_short': ({ have, want }) =>
     `Only ${have} samples; at least ${want} are wanted to see a ramp.`,
   'prove.no_ramp': () => 'The pressure never rises or falls far enough to be a ramp.',

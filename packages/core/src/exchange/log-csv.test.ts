@@ -76,6 +76,20 @@ describe('a log of time and pressure', () => {
     expect(read(text)).toMatchObject({ ok: false, error: { code } });
   });
 
+  test('one that tells dates says when it began, by its own clock', () => {
+    const rows = (first: string, second: string) =>
+      `time,pressure (kPa)\n${first},410\n${second},411\n`;
+    const startOf = (first: string, second: string) => unwrap(read(rows(first, second))).startsAtMs;
+    expect(startOf('2026-11-24T07:30:00Z', '2026-11-24T07:30:01Z')).toBe(
+      Date.UTC(2026, 10, 24, 7, 30),
+    );
+    expect(startOf('2026-11-24 07:30:00', '2026-11-24 07:30:01')).toBe(
+      new Date(2026, 10, 24, 7, 30).getTime(),
+    );
+    expect(startOf('07:30:00', '07:30:01')).toBeUndefined();
+    expect(startOf('0', '1')).toBeUndefined();
+  });
+
   test('tells how far it has come, and stops when it is told to', () => {
     const text = `time;pressure (kPa)\n${Array.from({ length: 200_000 }, (_, i) => `${i};${100 + (i % 7)}`).join('\n')}`;
     const shares: number[] = [];

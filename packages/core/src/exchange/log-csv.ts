@@ -24,6 +24,8 @@ export type LogFile = {
   readonly longestGap: number;
   readonly usualStep: number;
   readonly unit: string;
+  /** When the first sample was taken, ms since 1970 by the logger's own clock; undefined where it tells no date. */
+  readonly startsAtMs: number | undefined;
 };
 export type LogError =
   | { readonly code: 'log.empty' }
@@ -94,6 +96,7 @@ class LogReader {
   private unit: HeaderUnit | undefined;
   private timeFactor = 1;
   private start: number | undefined;
+  private isDated = false;
   private last = Number.NEGATIVE_INFINITY;
   private readonly samples: Sample[] = [];
   private notNumbers = 0;
@@ -123,7 +126,10 @@ class LogReader {
       this.firstBad ??= this.line;
       return;
     }
-    this.start ??= t;
+    if (this.start === undefined) {
+      this.start = t;
+      this.isDated = DATE.test(row[this.timeAt] ?? '');
+    }
     if (t === this.last) this.repeated += 1;
     else if (t < this.last) this.backwards += 1;
     else {
@@ -154,6 +160,7 @@ class LogReader {
       longestGap,
       usualStep: steps[Math.floor(steps.length / 2)] ?? 0,
       unit: this.unit?.spelling ?? this.options.unit ?? '',
+      startsAtMs: this.isDated ? this.start! * 1000 : undefined,
     });
   }
 
@@ -244,6 +251,8 @@ function unitOfHeading(heading: string): HeaderUnit | undefined {
   return undefined;
 }
 
+const DATE = /\d{4}-\d{2}-\d{2}/u;
+
 /** Seconds: a number, h:mm:ss, or a date with time. */
 function timeOf(cell: string, factor: number): number | undefined {
   const text = cell.trim();
@@ -253,7 +262,7 @@ function timeOf(cell: string, factor: number): number | undefined {
     return clock[3] === undefined
       ? Number(clock[1]) * 60 + Number(clock[2])
       : Number(clock[1]) * 3600 + Number(clock[2]) * 60 + Number(clock[3].replace(',', '.'));
-  if (!/\d{4}-\d{2}-\d{2}/u.test(text)) return undefined;
+  if (!DATE.test(text)) return undefined;
   const ms = Date.parse(text.replace(' ', 'T'));
   return Number.isFinite(ms) ? ms / 1000 : undefined;
 }

@@ -27,7 +27,7 @@ export const readingRowSchema = z.object({
   entered: z.string().max(60),
   entered_unit: z.string().max(16),
   settled: z.boolean(),
-  source: z.enum(['typed', 'linked']),
+  source: z.enum(['typed', 'linked', 'file']),
   gauge_id: z.string().min(1).max(64),
 });
 export type ReadingRow = z.infer<typeof readingRowSchema>;

@@ -74,6 +74,8 @@ describe('a figure and the words beside it', () => {
     expect(linked(-apart)).toBeUndefined();
     expect(linked(apart + 5)).toBe('run.not_as_written');
     expect(linked(-apart - 5)).toBe('run.not_as_written');
+    const logged = (off: number) => codeOf(reading(at(100_000) + off, '100', { source: 'file' }));
+    expect([logged(apart), logged(apart + 5)]).toEqual([undefined, 'run.not_as_written']);
     expect(codeOf(reading(at(100_000) + apart, '100'))).toBe('run.not_as_written');
   });
 

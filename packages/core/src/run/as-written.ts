@@ -29,7 +29,7 @@ const HAIR = 1e-6;
  * Holds the figure of an entry to the words beside it: what the gauge showed, by its certificate and by how
  * high it hangs, is the figure that counts.
  *
- * A typed figure is its text to a hair; one by a line may lie within what its gauge can tell, since the text
+ * A typed figure is its text to a hair; one by a line, or from a log, may lie within what its gauge can tell, since the text
  * is its last line and the figure what it came to rest at.
  */
 export function writtenError(run: Run, draft: EntryDraft): WrittenError | undefined {
@@ -59,7 +59,7 @@ function isAsWritten(run: Run, gauge: Gauge | undefined, { si, entered, source }
     const barometer = written + STANDARD_ATMOSPHERE - shownBy(plate, gauge, si);
     return barometer >= LEAST_BAROMETER && barometer <= MOST_BAROMETER;
   }
-  return isWithin(si, atTapping(plate, gauge, written), source === 'linked' ? finest : 0);
+  return isWithin(si, atTapping(plate, gauge, written), source === 'typed' ? 0 : finest);
 }
 
 /** Within so much, and a hair of the figure, of `least` at least. */

@@ -69,6 +69,7 @@ export * from './switching/shape';
 export * from './switching/switch-view';
 export * from './table/freeze';
 export * from './table/frozen';
+export * from './table/logged-watch';
 export * from './table/shape';
 export * from './terminals/shape';
 export * from './terminals/terminals';

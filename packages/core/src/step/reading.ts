@@ -7,7 +7,8 @@ export const readingSchema = z.object({
   si: finite,
   entered: z.object({ text: z.string().max(60), unit: z.string().max(16) }),
   gauge_id: z.string().min(1).max(64),
-  source: z.enum(['typed', 'linked']),
+  /** `file`: as a logger kept it, at the gauge's own tapping. */
+  source: z.enum(['typed', 'linked', 'file']),
   /** The person confirmed a value that looks wrong, such as one beyond the gauge's range. */
   confirmed: z.boolean().optional(),
 });

@@ -9,7 +9,10 @@ import { useInk } from '@/ui/use-ink';
 type Props = {
   readonly samples: readonly Sample[];
   readonly lane?: { readonly lower: number; readonly upper: number };
-  readonly seconds?: number;
+  /** Of its end, or all of it. */
+  readonly seconds?: number | 'all';
+  /** The part that counts, s. */
+  readonly window?: { readonly from: number; readonly to: number };
   readonly height?: number;
   readonly dots?: boolean;
   readonly label: string;
@@ -81,19 +84,21 @@ export function TraceChart({
   height = 120,
   dots = false,
   label,
+  window,
 }: Props) {
   const [width, setWidth] = useState(260);
   const units = useUnits();
   const ink = useInk();
   const end = samples.at(-1)?.t ?? 0;
-  const seen = samples.filter(({ t }) => t >= end - seconds);
+  const reach = seconds === 'all' ? Infinity : seconds;
+  const seen = samples.filter(({ t }) => t >= end - reach);
   const values = [...seen.map(({ value }) => value), ...(lane ? [lane.lower, lane.upper] : [])];
   const low = Math.min(...values);
   const high = Math.max(...values);
   const says = `${label}: ${sayTrace(seen, units)}`;
   const room = Math.max((high - low) * 0.12, 2000);
-  const start = dots ? (seen[0]?.t ?? 0) : end - seconds;
-  const span = dots ? Math.max(1, end - start) : seconds;
+  const start = dots || seconds === 'all' ? (seen[0]?.t ?? 0) : end - seconds;
+  const span = Math.max(1, end - start);
   const x = (t: number) => 4 + ((width - 8) * (t - start)) / span;
   const y = (value: number) =>
     height - 6 - ((height - 12) * (value - low + room)) / (high - low + 2 * room);
@@ -111,6 +116,16 @@ export function TraceChart({
             y={y(lane.upper)}
             width={width}
             height={Math.max(3, y(lane.lower) - y(lane.upper))}
+            fill={ink.lane}
+          />
+        ) : null}
+        {window ? (
+          <Rect
+            testID="trace-window"
+            x={x(Math.max(start, window.from))}
+            y={0}
+            width={Math.max(2, x(Math.min(end, window.to)) - x(Math.max(start, window.from)))}
+            height={height}
             fill={ink.lane}
           />
         ) : null}

@@ -72,6 +72,13 @@ export function useReading(step: Step, of?: GaugeRole) {
     return record(readingOf(value, gauge.id), isSettled, over);
   };
 
+  /** As a logger kept it, at the tapping of this gauge. */
+  const takeLogged = async (si: number, over: OverTime): Promise<boolean> => {
+    if (!gauge) return false;
+    const entered = tapping.written(si);
+    return record({ si, entered, gauge_id: gauge.id, source: 'file' }, false, over);
+  };
+
   /** A typed reading of a setting, with what the eye says of it. */
   const takeSeen = async (value: TypedValue, eye: Eye): Promise<boolean> => {
     if (eye !== 'moving') return takeTyped(value, { in_control: eye === 'rules' });
@@ -108,6 +115,7 @@ export function useReading(step: Step, of?: GaugeRole) {
     samples: seen.samples[role],
     takeLinked,
     takeTyped,
+    takeLogged,
     takeSeen,
   };
 }

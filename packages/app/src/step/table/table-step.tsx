@@ -1,12 +1,14 @@
 import type { StepOf } from '@holvek/core';
 import { useState } from 'react';
 import { useWatch, type Watch } from './use-watch';
+import { WatchLog } from './watch-log';
 import { LiveFigure } from '../parts/live-figure';
 import { SkipSheet } from '../parts/skip-sheet';
 import { StepFrame } from '../parts/step-frame';
 import { PadSheet } from '../parts/step-sheets';
 import { TraceChart } from '../parts/trace-chart';
 import { useDesk } from '@/desk/use-desk';
+import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Row } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
 import { Muted } from '@/ui/words';
@@ -16,7 +18,7 @@ export function TableStep({ step }: { readonly step: StepOf<'table'> }) {
   const { isLinked, view, add } = useDesk();
   const watch = useWatch(step);
   const { gauge, live, record, shown } = watch;
-  const [open, setOpen] = useState<'pad' | 'skip'>();
+  const [open, setOpen] = useState<'pad' | 'log' | 'skip'>();
   const close = () => setOpen(undefined);
   const finish = () => void add({ type: 'step_done', step_id: step.id });
   return (
@@ -24,10 +26,13 @@ export function TableStep({ step }: { readonly step: StepOf<'table'> }) {
       actions={<WatchActions watch={watch} onFinish={finish} onRead={() => setOpen('pad')} />}
       more={
         <>
-          {!isLinked && watch.isOver ? (
+          {watch.count === 0 && !isLinked ? (
+            <WordButton onPress={() => setOpen('log')}>from a log</WordButton>
+          ) : null}
+          {!isLinked && watch.isOver && !watch.isLogged ? (
             <WordButton onPress={() => setOpen('pad')}>one more reading</WordButton>
           ) : null}
-          {watch.isEnough && !watch.isOver ? (
+          {watch.isEnough && !watch.isOver && !watch.isLogged ? (
             <WordButton onPress={finish}>stop here, not told</WordButton>
           ) : null}
           {view.canSkip ? (
@@ -59,6 +64,9 @@ export function TableStep({ step }: { readonly step: StepOf<'table'> }) {
         }}
         onClose={close}
       />
+      <BottomSheet isOpen={open === 'log'} title="Nothing flowing, from a log" onClose={close}>
+        <WatchLog watch={watch} onClose={close} />
+      </BottomSheet>
       <SkipSheet step={step} isOpen={open === 'skip'} onClose={close} />
     </StepFrame>
   );
@@ -72,12 +80,18 @@ type ActionsProps = {
 
 function WatchActions({ watch, onFinish, onRead }: ActionsProps) {
   const { isLinked } = useDesk();
-  const { isOver, isEnough, isWatching, count, rows, verdict, live } = watch;
+  const { isOver, isEnough, isWatching, isLogged, count, rows, verdict, live } = watch;
   const { elapsed, least, longest } = watch;
   if (isOver)
     return (
       <BigButton flex={1} onPress={onFinish} testID="confirm-step">
         {verdict?.passes === false ? 'Record it as it is' : 'It holds: next'}
+      </BigButton>
+    );
+  if (isLogged)
+    return (
+      <BigButton flex={1} onPress={onFinish} testID="confirm-step">
+        It cannot be told: next
       </BigButton>
     );
   if (!isLinked)

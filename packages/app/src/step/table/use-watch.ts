@@ -1,4 +1,11 @@
-import { noFlowRecordOf, watchStateOf, type Sample, type StepOf, type Watched } from '@holvek/core';
+import {
+  noFlowRecordOf,
+  watchStateOf,
+  type LoggedReading,
+  type Sample,
+  type StepOf,
+  type Watched,
+} from '@holvek/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useReading, type TypedValue } from '../parts/use-reading';
 import { useDesk } from '@/desk/use-desk';
@@ -11,7 +18,7 @@ const EVERY = 1;
 /** A record over time: readings taken by themselves where a gauge is linked, what they say so far. */
 export function useWatch(step: StepOf<'table'>) {
   const { run } = useDesk();
-  const { gauge, live, samples, takeLinked, takeTyped } = useReading(step);
+  const { gauge, live, tapping, samples, takeLinked, takeTyped, takeLogged } = useReading(step);
   const [isAsked, setAsked] = useState(false);
   const state = useMemo(() => watchStateOf(run, step.rows), [run, step.rows]);
   const record = useMemo(() => noFlowRecordOf(run), [run]);
@@ -33,6 +40,19 @@ export function useWatch(step: StepOf<'table'>) {
     shown: taken.at(-1)?.reading.si,
     isEnough: taken.length >= step.rows,
     start: () => setAsked(true),
+    /** It was taken from a log: no clock of this phone goes on with it. */
+    isLogged: taken.some(({ reading }) => reading.source === 'file'),
+    /** Takes the readings of a log over, in order; those that come before one that fails stay. */
+    logged: async (readings: readonly LoggedReading[]): Promise<boolean> => {
+      for (const { si, elapsed_s, between } of readings) {
+        const over = {
+          elapsed_s,
+          between: between.map(({ t_s, si: shown }) => ({ t_s, si: tapping.at(shown) })),
+        };
+        if (!(await takeLogged(tapping.at(si), over))) return false;
+      }
+      return true;
+    },
     typed: (value: TypedValue) => void takeTyped(value, { elapsed_s: byClock() }),
   };
 }

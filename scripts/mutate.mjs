@@ -29,7 +29,7 @@ const judgedBy = {
   run: 'core/src/(run|sheet)',
   sheet: 'core/src/(sheet|run/proofs|report)',
   ingest: 'server/src/routes/(runs|people|repairs|instruments)',
-  people: 'server/src/routes/people',
+  people: 'server/src/(routes/people|people/)',
   server: 'server/src/(db|routes)',
 };
 

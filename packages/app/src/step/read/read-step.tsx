@@ -7,6 +7,7 @@ import { PadSheet } from '../parts/step-sheets';
 import { TraceChart } from '../parts/trace-chart';
 import { useReading } from '../parts/use-reading';
 import { useDesk } from '@/desk/use-desk';
+import { useInstrumentWord } from '@/desk/use-instrument-word';
 import { useClicker } from '@/hands/use-clicker';
 import { useKeys } from '@/ui/use-keys';
 import { BigButton, WordButton } from '@/ui/press';
@@ -24,6 +25,7 @@ export function ReadStep({ step }: { readonly step: StepOf<'read'> }) {
     if (!isLinked) setOpen('pad');
     else if (await takeLinked()) await done();
   };
+  const word = useInstrumentWord();
   useKeys({ r: () => void read() });
   useClicker(() => void read());
   return (
@@ -51,7 +53,7 @@ export function ReadStep({ step }: { readonly step: StepOf<'read'> }) {
       ) : null}
       <PadSheet
         isOpen={open === 'pad'}
-        title={`Read ${gauge?.tag ?? 'the gauge'}`}
+        title={`Read ${gauge?.tag ?? `the ${word}`}`}
         gauge={gauge}
         onTake={(value) => {
           close();
@@ -72,11 +74,12 @@ function ReadButton({
   readonly onPress: () => void;
 }) {
   const { isLinked, units } = useDesk();
+  const word = useInstrumentWord();
   const isSettled = settling?.state === 'settled';
   const how = isSettled ? 'Take' : 'Take it moving:';
   const linked = live
     ? `${how} ${units.withUnit(live.value, gauge?.resolution_pa)}`
-    : 'Waiting for the gauge';
+    : `Waiting for the ${word}`;
   return (
     <BigButton
       flex={1}
@@ -86,7 +89,7 @@ function ReadButton({
       keyHint="R"
       testID="read-gauge"
     >
-      {isLinked ? linked : 'Read gauge'}
+      {isLinked ? linked : `Read ${word}`}
     </BigButton>
   );
 }

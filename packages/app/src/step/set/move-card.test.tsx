@@ -31,7 +31,7 @@ const view = (move: NextMove | undefined) =>
 const card = (move: NextMove | undefined) => (
   <TamaguiProvider config={config} defaultTheme="light">
     <DeskProvider value={desk}>
-      <MoveCard view={view(move)} pendingHint="" wasUnsettled={false} />
+      <MoveCard instrument="gauge" view={view(move)} pendingHint="" wasUnsettled={false} />
     </DeskProvider>
   </TamaguiProvider>
 );

@@ -8,6 +8,8 @@ import { Muted, Title, Words } from '@/ui/words';
 
 type Props = {
   readonly view: SettingView;
+  /** What the valve is read on. */
+  readonly instrument: string;
   readonly pendingHint: string;
   readonly wasUnsettled: boolean;
 };
@@ -50,13 +52,13 @@ export function MoveCard(props: Props) {
   );
 }
 
-function ReadFirst({ view: { dots, isInControl }, pendingHint, wasUnsettled }: Props) {
+function ReadFirst({ view: { dots, isInControl }, instrument, pendingHint, wasUnsettled }: Props) {
   const hint = isInControl
     ? pendingHint
     : 'It was not in control, so that reading teaches nothing. Wait until the valve rules it, then read again.';
   return (
     <>
-      <Title>{dots.length === 0 ? 'Read the gauge' : 'Read it again'}</Title>
+      <Title>{dots.length === 0 ? `Read the ${instrument}` : 'Read it again'}</Title>
       <Words color="$muted">
         {wasUnsettled ? `That one was still moving: kept, not counted. ${pendingHint}` : hint}
       </Words>

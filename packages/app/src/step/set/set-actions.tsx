@@ -2,11 +2,13 @@ import type { Setting } from './use-setting';
 import { NextButton, TurnButton } from '../parts/turn-button';
 import { useClicker } from '@/hands/use-clicker';
 import { useDesk } from '@/desk/use-desk';
+import { useInstrumentWord } from '@/desk/use-instrument-word';
 import { BigButton } from '@/ui/press';
 
 /** Read, and whatever the prompt asks for beside it. */
 export function SetActions({ setting }: { readonly setting: Setting }) {
   const { isLinked } = useDesk();
+  const word = useInstrumentWord();
   const { prompt, live, isSettled, read, turn, next } = setting;
   useClicker(() => {
     if (prompt.ask === 'turn') turn(prompt.turns);
@@ -23,7 +25,7 @@ export function SetActions({ setting }: { readonly setting: Setting }) {
         keyHint="R"
         testID="read-gauge"
       >
-        Read gauge
+        {`Read ${word}`}
       </BigButton>
       {prompt.ask === 'done' ? (
         <NextButton onPress={next} testID="in-lane">

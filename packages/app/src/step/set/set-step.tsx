@@ -10,6 +10,7 @@ import { StepFrame } from '../parts/step-frame';
 import { AmountSheet, PadSheet } from '../parts/step-sheets';
 import { useStepText } from '../parts/step-text';
 import { useDesk } from '@/desk/use-desk';
+import { useInstrumentWord } from '@/desk/use-instrument-word';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { WordButton } from '@/ui/press';
 import { Title, Words } from '@/ui/words';
@@ -20,6 +21,7 @@ export function SetStep({ step }: { readonly step: StepOf<'set'> }) {
   const setting = useSetting(step);
   const { view, gauge, live, settling, shown, open, setOpen } = setting;
   const fill = useStepText();
+  const word = useInstrumentWord();
   return (
     <StepFrame
       hideWords
@@ -28,7 +30,7 @@ export function SetStep({ step }: { readonly step: StepOf<'set'> }) {
         <>
           <WordButton onPress={() => setOpen('amount')}>other amount</WordButton>
           <WordButton tone="$vermilion" onPress={() => setOpen('deaf')}>
-            gauge doesn’t answer
+            {`${word} doesn’t answer`}
           </WordButton>
         </>
       }
@@ -51,7 +53,12 @@ export function SetStep({ step }: { readonly step: StepOf<'set'> }) {
         resolution={gauge?.resolution_pa ?? 1000}
       />
       <SetAlerts setting={setting} />
-      <MoveCard view={view} pendingHint={setting.hint} wasUnsettled={setting.wasUnsettled} />
+      <MoveCard
+        view={view}
+        instrument={word}
+        pendingHint={setting.hint}
+        wasUnsettled={setting.wasUnsettled}
+      />
       <SetSheets setting={setting} adjuster={step.adjuster} isOpen={open} />
     </StepFrame>
   );
@@ -68,13 +75,14 @@ function SetSheets({
   readonly isOpen: Setting['open'];
 }) {
   const { view, gauge, settling, sight, wait, close, turn, typed } = setting;
+  const word = useInstrumentWord();
   const { control } = families[useDesk().run.started.plate.family];
   const waiting = `Still settling for about ${wait} s: a reading now counts only if the next one agrees.`;
   return (
     <>
       <PadSheet
         isOpen={isOpen === 'pad'}
-        title={`Read ${gauge?.tag ?? 'the gauge'}`}
+        title={`Read ${gauge?.tag ?? `the ${word}`}`}
         gauge={gauge}
         hint={wait > 0 ? waiting : 'Needle still? What does it show?'}
         {...(control ? { control } : {})}

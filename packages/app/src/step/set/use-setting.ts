@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useWait } from './use-wait';
 import { useReading, type Eye, type TypedValue } from '../parts/use-reading';
 import { useDesk } from '@/desk/use-desk';
+import { useInstrumentWord } from '@/desk/use-instrument-word';
 import { useKeys } from '@/ui/use-keys';
 import type { Units } from '@/units/use-units';
 
@@ -15,6 +16,7 @@ export function useSetting(step: StepOf<'set'>) {
   const reading = useReading(step);
   const { gauge, live, settling, takeLinked, takeSeen } = reading;
   const [open, setOpen] = useState<'pad' | 'deaf' | 'amount'>();
+  const word = useInstrumentWord();
   const close = () => setOpen(undefined);
   const turnedAt = run.marks[adjuster]?.findLast(({ kind }) => kind === 'turned')?.atMs;
   const wait = useWait(turnedAt, run.started.house_rules.settle_wait_s);
@@ -56,7 +58,7 @@ export function useSetting(step: StepOf<'set'>) {
       last && shown !== undefined
         ? toGoWords(view, shown, { units, resolution })
         : (gauge?.tag ?? ''),
-    hint: isLinked ? linkedHint(isSettled) : typedHint(wait),
+    hint: isLinked ? linkedHint(isSettled) : typedHint(wait, word),
     wasUnsettled: unsettled?.settled === false && prompt.ask === 'read',
   };
 }
@@ -64,8 +66,8 @@ export type Setting = ReturnType<typeof useSetting>;
 
 const linkedHint = (isSettled: boolean): string =>
   isSettled ? 'It has settled: read it.' : 'Wait for it to settle.';
-const typedHint = (wait: number): string =>
-  wait > 0 ? `Wait ${wait} s more, or read it twice.` : 'Read the gauge.';
+const typedHint = (wait: number, word: string): string =>
+  wait > 0 ? `Wait ${wait} s more, or read it twice.` : `Read the ${word}.`;
 
 /** How far it is from its set point, and on which side. */
 function toGoWords(

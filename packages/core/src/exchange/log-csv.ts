@@ -126,16 +126,22 @@ class LogReader {
       this.firstBad ??= this.line;
       return;
     }
+    const start = this.startingAt(t, row);
+    if (t === this.last) this.repeated += 1;
+    else if (t < this.last) this.backwards += 1;
+    else {
+      this.samples.push({ t: t - start, value });
+      this.last = t;
+    }
+  }
+
+  /** The time that all others are counted from: the first that could be read. */
+  private startingAt(t: number, row: readonly string[]): number {
     if (this.start === undefined) {
       this.start = t;
       this.isDated = DATE.test(row[this.timeAt] ?? '');
     }
-    if (t === this.last) this.repeated += 1;
-    else if (t < this.last) this.backwards += 1;
-    else {
-      this.samples.push({ t: t - this.start, value });
-      this.last = t;
-    }
+    return this.start;
   }
 
   finish(): Result<LogFile, LogError> {

@@ -76,6 +76,45 @@ function TraceLine({
   );
 }
 
+/** The part of a trace that counts, as far as there is a trace. */
+function Window({
+  from,
+  to,
+  first,
+  last,
+  x,
+  height,
+}: {
+  readonly from: number;
+  readonly to: number;
+  readonly first: number;
+  readonly last: number;
+  readonly x: Place;
+  readonly height: number;
+}) {
+  const ink = useInk();
+  const [left, right] = [x(Math.max(first, from)), x(Math.min(last, to))];
+  return (
+    <Rect
+      testID="trace-window"
+      x={left}
+      y={0}
+      width={Math.max(2, right - left)}
+      height={height}
+      fill={ink.lane}
+    />
+  );
+}
+
+/** The samples of so many seconds before the end, and when they begin to be drawn. */
+function inSight(samples: readonly Sample[], seconds: number | 'all', fromFirst: boolean) {
+  const end = samples.at(-1)?.t ?? 0;
+  const reach = seconds === 'all' ? Infinity : seconds;
+  const seen = samples.filter(({ t }) => t >= end - reach);
+  const start = fromFirst || reach === Infinity ? (seen[0]?.t ?? 0) : end - reach;
+  return { seen, start, end };
+}
+
 /** Pressure over the last minutes, with the lane behind it. */
 export function TraceChart({
   samples,
@@ -89,15 +128,12 @@ export function TraceChart({
   const [width, setWidth] = useState(260);
   const units = useUnits();
   const ink = useInk();
-  const end = samples.at(-1)?.t ?? 0;
-  const reach = seconds === 'all' ? Infinity : seconds;
-  const seen = samples.filter(({ t }) => t >= end - reach);
+  const { seen, start, end } = inSight(samples, seconds, dots);
   const values = [...seen.map(({ value }) => value), ...(lane ? [lane.lower, lane.upper] : [])];
   const low = Math.min(...values);
   const high = Math.max(...values);
   const says = `${label}: ${sayTrace(seen, units)}`;
   const room = Math.max((high - low) * 0.12, 2000);
-  const start = dots || seconds === 'all' ? (seen[0]?.t ?? 0) : end - seconds;
   const span = Math.max(1, end - start);
   const x = (t: number) => 4 + ((width - 8) * (t - start)) / span;
   const y = (value: number) =>
@@ -119,16 +155,7 @@ export function TraceChart({
             fill={ink.lane}
           />
         ) : null}
-        {window ? (
-          <Rect
-            testID="trace-window"
-            x={x(Math.max(start, window.from))}
-            y={0}
-            width={Math.max(2, x(Math.min(end, window.to)) - x(Math.max(start, window.from)))}
-            height={height}
-            fill={ink.lane}
-          />
-        ) : null}
+        {window ? <Window {...window} first={start} last={end} x={x} height={height} /> : null}
         <Line x1={0} x2={width} y1={height - 1} y2={height - 1} stroke={ink.line} />
         <TraceLine samples={seen} band={band} x={x} y={y} />
         {dots

@@ -5,6 +5,7 @@ import {
   typedSettled,
   type GaugeRole,
   type Reading,
+  type Run,
   type Step,
   type Watched,
 } from '@holvek/core';
@@ -68,7 +69,9 @@ export function useReading(step: Step, of?: GaugeRole) {
 
   const takeTyped = async (value: TypedValue, over?: OverTime): Promise<boolean> => {
     if (!gauge) return false;
-    const isSettled = value.isOfLine ? state?.state === 'settled' : isTypedSettled(value.si);
+    const isSettled = value.isOfLine
+      ? state?.state === 'settled'
+      : isTypedSettled(run, step, { si: value.si, finest: gauge.resolution_pa });
     return record(readingOf(value, gauge.id), isSettled, over);
   };
 
@@ -86,25 +89,6 @@ export function useReading(step: Step, of?: GaugeRole) {
     return record(readingOf(value, gauge.id), false);
   };
 
-  /** Long enough after the last turn, or two readings that agree. */
-  function isTypedSettled(si: number): boolean {
-    if (step.kind !== 'set') return true;
-    const { settle_wait_s: wait, typed_apart_s: apart } = run.started.house_rules;
-    const turnedAt = (run.marks[step.adjuster] ?? []).findLast(
-      ({ kind }) => kind === 'turned',
-    )?.atMs;
-    const now = Date.now();
-    if (turnedAt === undefined || now - turnedAt >= wait * 1000) return true;
-    const since = run.readings
-      .filter((taken) => taken.stepId === step.id && taken.atMs > turnedAt)
-      .map((taken) => ({ t: taken.atMs / 1000, value: taken.reading.si }));
-    return typedSettled(
-      [...since, { t: now / 1000, value: si }],
-      gauge?.resolution_pa ?? 1,
-      inSeconds(apart),
-    );
-  }
-
   return {
     role,
     gauge,
@@ -118,6 +102,23 @@ export function useReading(step: Step, of?: GaugeRole) {
     takeLogged,
     takeSeen,
   };
+}
+
+/** Long enough after the last turn, or two readings that agree. */
+function isTypedSettled(
+  { started, marks, readings }: Run,
+  step: Step,
+  { si, finest }: { readonly si: number; readonly finest: number },
+): boolean {
+  if (step.kind !== 'set') return true;
+  const { settle_wait_s: wait, typed_apart_s: apart } = started.house_rules;
+  const turnedAt = (marks[step.adjuster] ?? []).findLast(({ kind }) => kind === 'turned')?.atMs;
+  const now = Date.now();
+  if (turnedAt === undefined || now - turnedAt >= wait * 1000) return true;
+  const since = readings
+    .filter((taken) => taken.stepId === step.id && taken.atMs > turnedAt)
+    .map((taken) => ({ t: taken.atMs / 1000, value: taken.reading.si }));
+  return typedSettled([...since, { t: now / 1000, value: si }], finest, inSeconds(apart));
 }
 
 /** A figure of a gauge: what a line said, or what somebody read off it. */

@@ -15,31 +15,16 @@ import { Muted } from '@/ui/words';
 
 /** A record over time with nothing flowing: does the outlet rise and stop, or go on? */
 export function TableStep({ step }: { readonly step: StepOf<'table'> }) {
-  const { isLinked, view, add } = useDesk();
+  const { isLinked, add } = useDesk();
   const watch = useWatch(step);
   const { gauge, live, record, shown } = watch;
-  const [open, setOpen] = useState<'pad' | 'log' | 'skip'>();
+  const [open, setOpen] = useState<Opened>();
   const close = () => setOpen(undefined);
   const finish = () => void add({ type: 'step_done', step_id: step.id });
   return (
     <StepFrame
       actions={<WatchActions watch={watch} onFinish={finish} onRead={() => setOpen('pad')} />}
-      more={
-        <>
-          {watch.count === 0 && !isLinked ? (
-            <WordButton onPress={() => setOpen('log')}>from a log</WordButton>
-          ) : null}
-          {!isLinked && watch.isOver && !watch.isLogged ? (
-            <WordButton onPress={() => setOpen('pad')}>one more reading</WordButton>
-          ) : null}
-          {watch.isEnough && !watch.isOver && !watch.isLogged ? (
-            <WordButton onPress={finish}>stop here, not told</WordButton>
-          ) : null}
-          {view.canSkip ? (
-            <WordButton onPress={() => setOpen('skip')}>leave it out</WordButton>
-          ) : null}
-        </>
-      }
+      more={<MoreWays watch={watch} onFinish={finish} onOpen={setOpen} />}
     >
       <LiveFigure
         value={live?.value ?? shown}
@@ -69,6 +54,35 @@ export function TableStep({ step }: { readonly step: StepOf<'table'> }) {
       </BottomSheet>
       <SkipSheet step={step} isOpen={open === 'skip'} onClose={close} />
     </StepFrame>
+  );
+}
+
+type Opened = 'pad' | 'log' | 'skip';
+
+/** What else may be done than read on. */
+function MoreWays({
+  watch: { count, isOver, isEnough, isLogged },
+  onFinish,
+  onOpen,
+}: {
+  readonly watch: Watch;
+  readonly onFinish: () => void;
+  readonly onOpen: (what: Opened) => void;
+}) {
+  const { isLinked, view } = useDesk();
+  return (
+    <>
+      {count === 0 && !isLinked ? (
+        <WordButton onPress={() => onOpen('log')}>from a log</WordButton>
+      ) : null}
+      {isOver && !isLinked && !isLogged ? (
+        <WordButton onPress={() => onOpen('pad')}>one more reading</WordButton>
+      ) : null}
+      {isEnough && !isOver && !isLogged ? (
+        <WordButton onPress={onFinish}>stop here, not told</WordButton>
+      ) : null}
+      {view.canSkip ? <WordButton onPress={() => onOpen('skip')}>leave it out</WordButton> : null}
+    </>
   );
 }
 

@@ -22,22 +22,15 @@ if (isQuick) {
     step('npx', ['jest', '--onlyChanged', '--passWithNoTests']),
   );
 } else {
-  // A browser waits for much of its time: what needs no clock fills the cores meanwhile, and gives way to it.
-  await Promise.all([inTheShade(), inTheBrowser()]);
-}
-report();
-
-async function inTheShade() {
-  await timed('types', types);
+  // What fails soonest comes first. Each part fills both cores by itself: browsers that have to share them with
+  // another part take longer by more than that part takes alone.
+  await Promise.all([timed('types', types), timed('build', build)]);
   await timed('lint and format', lint);
   await timed('unit tests', unit);
+  await timed('end-to-end tests', endToEnd);
   await timed('benchmarks, a quick look that they run', benchmarks);
 }
-
-async function inTheBrowser() {
-  await timed('build', build);
-  await timed('end-to-end tests', endToEnd);
-}
+report();
 
 /** Types of each part, and of the tests and scripts at the root. */
 async function types() {
@@ -51,29 +44,34 @@ async function types() {
   await check('.');
 }
 
-/** Runs a command behind what a clock watches. */
-function behind(what, ...command) {
-  return runTelling(what, 'nice', ['-n', '10', ...command]);
-}
-
+/** The linter takes one core, all that also reads every file the other. */
 async function lint() {
   const keptIn = (name) => ['--cache', '--cache-location', `node_modules/.cache/${name}`];
-  await behind('linting', 'npx', 'eslint', '.', '--max-warnings', '0', ...keptIn('eslint.json'));
-  await behind('linting by types', 'npx', 'oxlint', '--type-aware', '--deny-warnings');
+  const npx = (what, ...command) => runTelling(what, 'npx', command);
   const format = ['--check', '--log-level', 'warn', ...keptIn('prettier.json')];
-  await behind('checking the format', 'npx', 'prettier', ...format, '.');
-  await behind('looking for what nobody uses', 'npx', 'knip', '--no-progress');
+  const besides = async () => {
+    await npx('linting by types', 'oxlint', '--type-aware', '--deny-warnings');
+    await npx('checking the format', 'prettier', ...format, '.');
+    await npx('looking for what nobody uses', 'knip', '--no-progress');
+  };
+  const linted = npx('linting', 'eslint', '.', '--max-warnings', '0', ...keptIn('eslint.json'));
+  await Promise.all([linted, besides()]);
 }
 
 /** Unit tests of every part; what they say is shown when one fails. */
 function unit() {
-  return behind('testing', 'npx', 'jest', '--ci', '--maxWorkers=2');
+  return runTelling('testing', 'npx', ['jest', '--ci', '--maxWorkers=2']);
 }
 
 /** A quick look that they run: their figures are looked at elsewhere. */
 function benchmarks() {
   const some = ['coach', 'regimes', 'zerospan', 'edges', 'tuning', 'lockup'];
-  return behind('running benchmarks', 'npx', 'tsx', 'scripts/bench/index.ts', ...some, '--quick');
+  return runTelling('running benchmarks', 'npx', [
+    'tsx',
+    'scripts/bench/index.ts',
+    ...some,
+    '--quick',
+  ]);
 }
 
 async function endToEnd() {
@@ -93,7 +91,7 @@ async function timed(what, work) {
   parts.push({ what, seconds: Math.round((Date.now() - began) / 1000) });
 }
 
-/** The time of each part (two go on at a time), on the screen and in a file, so that a slow one shows itself. */
+/** The time of each part, on the screen and in a file, so that a slow one shows itself. */
 function report() {
   const total = Math.round((Date.now() - started) / 1000);
   for (const { what, seconds } of parts) tell(`${String(seconds).padStart(4)} s  ${what}`);

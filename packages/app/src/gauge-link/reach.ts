@@ -8,6 +8,8 @@ import { canLinkSerial, openSerial } from './serial';
 /** What opens the line, or why nothing can here: in words, or nothing yet where an address is still to come. */
 export type Reached = { readonly open: OpenSource } | { readonly why: string | undefined };
 
+const NOT_SECURE = ', or the page is not reached over a secure connection.';
+
 /**
  * How a gauge is reached from here.
  *
@@ -24,12 +26,12 @@ export function reached(
       return canLinkSerial()
         ? { open: openSerial }
         : {
-            why: 'This browser opens no serial port, or the page is not reached over a secure connection. Take a bridge, or read the gauge by eye.',
+            why: `This browser opens no serial port${NOT_SECURE} Take a bridge, or read the gauge by eye.`,
           };
     case 'radio':
       if (!canLinkRadio())
         return {
-          why: 'This browser links no gauge by Bluetooth, or the page is not reached over a secure connection. Read the gauge by eye.',
+          why: `This browser links no gauge by Bluetooth${NOT_SECURE} Read the gauge by eye.`,
         };
       return radio
         ? { open: openRadio(radio) }

@@ -1,33 +1,10 @@
-import { defaultHouseRules, type HouseRules } from '@holvek/core';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { TamaguiProvider } from '@/ui/kit';
+import { defaultHouseRules } from '@holvek/core';
+import { cleanup, screen, waitFor } from '@testing-library/react';
 import { changePreferences } from '@/prefs/preferences';
+import { press, showOverRules, type } from '@/testing/with-house-rules';
 import { HouseRulesForm } from './house-rules-form';
-import { config } from '@/theme/tamagui.config';
 
-/** The form over a server that keeps what it is sent. */
-async function shown() {
-  const sent: HouseRules[] = [];
-  global.fetch = jest.fn(async (_path: string, init?: { readonly body?: string }) => {
-    if (init?.body !== undefined) sent.push(JSON.parse(init.body) as HouseRules);
-    const text = JSON.stringify(sent.at(-1) ?? defaultHouseRules);
-    return { ok: true, status: 200, text: async () => text, headers: new Headers() };
-  }) as never;
-  render(
-    <TamaguiProvider config={config} defaultTheme="light">
-      <QueryClientProvider client={new QueryClient()}>
-        <HouseRulesForm />
-      </QueryClientProvider>
-    </TamaguiProvider>,
-  );
-  await act(async () => undefined);
-  return sent;
-}
-const type = (label: string, value: string) =>
-  act(async () => void fireEvent.change(screen.getByLabelText(label), { target: { value } }));
-const press = (name: string) =>
-  act(async () => void fireEvent.click(screen.getByRole('button', { name })));
+const shown = () => showOverRules(<HouseRulesForm />);
 const isOff = () =>
   screen.getByRole('button', { name: 'Keep these figures' }).getAttribute('aria-disabled') ===
   'true';

@@ -1,37 +1,16 @@
 import { defaultHouseRules, type HouseRules } from '@holvek/core';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
 import { changePreferences } from '@/prefs/preferences';
-import { config } from '@/theme/tamagui.config';
-import { TamaguiProvider } from '@/ui/kit';
+import { press, showOverRules, type } from '@/testing/with-house-rules';
 import { RadioCard } from './radio-card';
 
 const service = '6e400001-b5a3-f393-e0a9-e50e24dcca9e';
 const short = (digits: string) => `0000${digits}-0000-1000-8000-00805f9b34fb`;
 
-/** The card over a server that keeps what it is sent. */
-async function shown(role: 'owner' | 'technician', rules: HouseRules = defaultHouseRules) {
-  const sent: HouseRules[] = [];
+function shown(role: 'owner' | 'technician', rules?: HouseRules) {
   changePreferences({ role });
-  global.fetch = jest.fn(async (_path: string, init?: { readonly body?: string }) => {
-    if (init?.body !== undefined) sent.push(JSON.parse(init.body) as HouseRules);
-    const text = JSON.stringify(sent.at(-1) ?? rules);
-    return { ok: true, status: 200, text: async () => text, headers: new Headers() };
-  }) as never;
-  render(
-    <TamaguiProvider config={config} defaultTheme="light">
-      <QueryClientProvider client={new QueryClient()}>
-        <RadioCard />
-      </QueryClientProvider>
-    </TamaguiProvider>,
-  );
-  await act(async () => undefined);
-  return sent;
+  return showOverRules(<RadioCard />, rules);
 }
-const type = (label: string, value: string) =>
-  act(async () => void fireEvent.change(screen.getByLabelText(label), { target: { value } }));
-const press = (name: string) =>
-  act(async () => void fireEvent.click(screen.getByRole('button', { name })));
 
 test('the service of gauges is set once by an owner, by short names or whole ones', async () => {
   const sent = await shown('owner');

@@ -1,13 +1,11 @@
-import { printCount, type RampFinding, type StepOf } from '@holvek/core';
-import { ChooseLog, issuesWords } from '../parts/choose-log';
-import { TraceChart } from '../parts/trace-chart';
+import type { RampFinding, StepOf } from '@holvek/core';
+import { ChooseLog, LogCard } from '../parts/choose-log';
 import type { Units } from '@/units/use-units';
 import { useDesk } from '@/desk/use-desk';
 import type { LogReport } from '@/log/log.worker';
 import { useLog } from '@/log/use-log';
-import { Card, Row } from '@/ui/card';
+import { Row } from '@/ui/card';
 import { BigButton } from '@/ui/press';
-import { Muted, Strong } from '@/ui/words';
 
 /** A log of time and pressure, dropped in and taken over as marks. */
 export function LogSheet({
@@ -61,24 +59,16 @@ function Found({
 }) {
   const { units } = useDesk();
   return (
-    <Card>
-      <Strong>{`${printCount(report.count)} samples`}</Strong>
-      <TraceChart
-        dots={false}
-        samples={report.chart.map(([t, value]) => ({ t, value }))}
-        seconds="all"
-        label="The log"
-      />
+    <LogCard report={report}>
       {report.findings.map((finding) => (
         <Row key={finding.t} label={finding.kind === 'up' ? 'Cracks at' : 'Reseats at'}>
           {findingWords(finding, units, resolution)}
         </Row>
       ))}
-      <Muted>{issuesWords(report)}</Muted>
       <BigButton onPress={onKeep} testID="keep-log">
         Take these over
       </BigButton>
-    </Card>
+    </LogCard>
   );
 }
 

@@ -1,4 +1,6 @@
+import { printCount } from '@holvek/core';
 import type { ReactNode } from 'react';
+import { TraceChart } from './trace-chart';
 import { useDesk } from '@/desk/use-desk';
 import type { LogReading } from '@/log/use-log';
 import type { LogReport } from '@/log/log.worker';
@@ -6,7 +8,7 @@ import { Card } from '@/ui/card';
 import { Choice } from '@/ui/field';
 import { pickFile } from '@/ui/files';
 import { BigButton } from '@/ui/press';
-import { Muted, Words } from '@/ui/words';
+import { Muted, Strong, Words } from '@/ui/words';
 import { logTrouble } from '@/words/trouble';
 
 type Failed = Extract<LogReport, { ok: false }>;
@@ -68,10 +70,36 @@ export function ChooseLog<Report extends Found>({ log, found }: Props<Report>) {
 const asksForUnit: ReadonlySet<string> = new Set(['log.unknown_unit', 'log.unit_not_said']);
 const logUnits = ['kPa', 'bar', 'psi', 'mbar', 'Pa', 'bar abs', 'psia'] as const;
 
+type Traced = Issues & Pick<Extract<LogReport, { ok: true }>, 'count' | 'chart'>;
+
+/** A log as it was read: how much of it, its trace, and what could not be read; under it what it shows. */
+export const LogCard = ({
+  report,
+  window,
+  children,
+}: {
+  readonly report: Traced;
+  readonly window?: { readonly from: number; readonly to: number } | undefined;
+  readonly children: ReactNode;
+}) => (
+  <Card>
+    <Strong>{`${printCount(report.count)} samples`}</Strong>
+    <TraceChart
+      dots={false}
+      samples={report.chart.map(([t, value]) => ({ t, value }))}
+      seconds="all"
+      label="The log"
+      {...(window ? { window } : {})}
+    />
+    <Muted>{issuesWords(report)}</Muted>
+    {children}
+  </Card>
+);
+
 type Issues = Pick<Extract<LogReport, { ok: true }>, 'issues' | 'longestGap' | 'usualStep'>;
 
 /** What could not be read of a log, and where it has gaps. */
-export const issuesWords = ({ issues, longestGap, usualStep }: Issues): string =>
+const issuesWords = ({ issues, longestGap, usualStep }: Issues): string =>
   [
     issues.notNumbers > 0
       ? `${issues.notNumbers} rows without two numbers left out, the first at line ${issues.firstBadLine}`

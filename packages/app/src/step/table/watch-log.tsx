@@ -1,16 +1,14 @@
-import { printCount, watchFromLog } from '@holvek/core';
+import { watchFromLog } from '@holvek/core';
 import { useState } from 'react';
-import { ChooseLog, issuesWords } from '../parts/choose-log';
-import { TraceChart } from '../parts/trace-chart';
+import { ChooseLog, LogCard } from '../parts/choose-log';
 import type { Watch } from './use-watch';
 import { useDesk } from '@/desk/use-desk';
 import type { WatchReport } from '@/log/log.worker';
 import { useLog } from '@/log/use-log';
-import { Card } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { plainNumber } from '@/ui/plain-number';
 import { BigButton } from '@/ui/press';
-import { Muted, Strong, Words } from '@/ui/words';
+import { Words } from '@/ui/words';
 import { logTrouble } from '@/words/trouble';
 
 type Found = Extract<WatchReport, { ok: true }>;
@@ -73,16 +71,7 @@ function LineUp({ report, watch, onClose }: Props & { readonly report: Found }) 
     onClose();
   };
   return (
-    <Card>
-      <Strong>{`${printCount(report.count)} samples`}</Strong>
-      <TraceChart
-        dots={false}
-        samples={report.chart.map(([t, value]) => ({ t, value }))}
-        seconds="all"
-        {...(part ? { window: part } : {})}
-        label="The log"
-      />
-      <Muted>{issuesWords(report)}</Muted>
+    <LogCard report={report} window={part}>
       {hasClock ? (
         <Field
           label="Its clock is ahead of this phone’s by"
@@ -112,6 +101,6 @@ function LineUp({ report, watch, onClose }: Props & { readonly report: Found }) 
       <BigButton onPress={() => void take()} disabled={!readings?.ok || isTaking} testID="keep-log">
         Take this watch over
       </BigButton>
-    </Card>
+    </LogCard>
   );
 }

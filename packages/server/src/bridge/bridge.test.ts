@@ -88,6 +88,8 @@ describe('a bridge', () => {
   test.each([
     ['/broken?baud=9600', '1011 broken cannot be opened: no such file or directory'],
     ['/two?baud=9600', '1008 there is no port two here'],
+    ['//', '1008 there is no port / here'],
+    ['//two:x?baud=9600', '1008 there is no port /two:x here'],
     ['/one?baud=299', '1008 a port has a speed of 300 to 921600 baud'],
     ['/one?baud=921601', '1008 a port has a speed of 300 to 921600 baud'],
     ['/one?baud=9600.5', '1008 a port has a speed of 300 to 921600 baud'],

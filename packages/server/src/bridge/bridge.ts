@@ -92,7 +92,9 @@ type Wanted =
 
 /** Which port a page asks for, and at which speed. */
 function wantedBy(path: string, ports: ReadonlyMap<string, OpenPort>): Wanted {
-  const { pathname, searchParams } = new URL(path, 'ws://bridge');
+  const whole = `ws://bridge${path}`;
+  if (!URL.canParse(whole)) return { refusal: 'that is no name of a port' };
+  const { pathname, searchParams } = new URL(whole);
   const [first = ''] = ports.keys();
   const name = pathname === '/' ? first : pathname.slice(1);
   const open = ports.get(name);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { backupsKept } from './backup';
+import { BACKUP_EVERY_MS, BACKUP_STALE_MS, backupsKept } from './backup';
 
 const DAY = 86_400_000;
 const HOUR = DAY / 24;
@@ -13,6 +13,10 @@ const days = (from: string, count: number) =>
   Array.from({ length: count }, (_, i) =>
     daily(new Date(at(from) - i * DAY).toISOString().slice(0, 10)),
   );
+
+test('one a day is due, and after fifty hours the last is no comfort', () => {
+  expect([BACKUP_EVERY_MS, BACKUP_STALE_MS]).toEqual([86_400_000, 180_000_000]);
+});
 
 describe('which backups are kept', () => {
   test('of a year and a half: seven days, five weeks, twelve months', () => {

@@ -359,6 +359,21 @@ describe('a sheet by itself', () => {
     expect(await codesOf(own(), ['f'.repeat(64)])).toEqual(['key.unknown']);
   });
 
+  test('whose words were changed and hashed anew is not what its entries come to', async () => {
+    const { sheet } = own();
+    const changed = sheetOf({ ...sheet.body, technician: 'Nobody' });
+    expect(await codesOf({ ...own(), sheet: changed })).toContain('entries.other_sheet');
+    const otherRoot = sheetOf({ ...sheet.body, root: 'f'.repeat(64) });
+    expect(await codesOf({ ...own(), sheet: otherRoot })).toContain('entries.other_sheet');
+  });
+
+  test('of which the signature is not among its entries has not all of them', async () => {
+    const entries = own().entries.filter(({ type }) => type !== 'signed');
+    expect(await codesOf({ ...own(), entries })).toEqual(['entries.missing']);
+    const { sheets } = await verifySheet({ ...own(), entries }, { check });
+    expect(sheets).toBe(1);
+  });
+
   test('practice has no line, and needs none', async () => {
     const body = { ...bodyOf('prv-1-1', null), rehearsal: true };
     expect(

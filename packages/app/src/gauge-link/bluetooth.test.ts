@@ -15,8 +15,13 @@ function inReach() {
     writeValueWithoutResponse: (piece: Uint8Array) =>
       Promise.resolve(void written.push(new TextDecoder().decode(piece))),
   };
+  const ends = new Map<string, unknown>([
+    ['hears', hears],
+    ['says', says],
+  ]);
   const service = {
-    getCharacteristic: (name: string) => Promise.resolve(name === 'hears' ? hears : says),
+    getCharacteristic: (name: string) =>
+      ends.has(name) ? Promise.resolve(ends.get(name)) : Promise.reject(new Error(`no ${name}`)),
   };
   let isLinked = false;
   const device = Object.assign(new EventTarget(), {
@@ -89,6 +94,14 @@ describe('a gauge without a cable', () => {
     gauge.goOut();
     gauge.goOut();
     expect(heard).toEqual(['gone']);
+  });
+
+  test('that offers less than the house says is let go of', async () => {
+    const gauge = inReach();
+    const { heard, given } = ears();
+    const other = { service: 'service', hears: 'elsewhere' };
+    await expect(openRadio(other)(9600, given)).rejects.toThrow('no elsewhere');
+    expect([gauge.isLinked(), heard]).toEqual([false, []]);
   });
 
   test('that nobody chose is none, and what else goes wrong is thrown', async () => {

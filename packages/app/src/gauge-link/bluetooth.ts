@@ -43,9 +43,7 @@ export const openRadio =
       if (isOpen) onGone();
       isOpen = false;
     });
-    const service = await (await gatt.connect()).getPrimaryService(radio.service);
-    const hears = await service.getCharacteristic(radio.hears);
-    const says = radio.says === undefined ? undefined : await service.getCharacteristic(radio.says);
+    const { hears, says } = await endsOf(gatt, radio);
     const letters = new TextDecoder();
     hears.addEventListener('characteristicvaluechanged', () => {
       if (isOpen && hears.value) onText(letters.decode(hears.value, { stream: true }));
@@ -65,6 +63,20 @@ export const openRadio =
       },
     };
   };
+
+/** What tells and what takes, of a gauge that offers both; one that does not is let go of. @throws */
+async function endsOf(gatt: Gatt, { service: name, hears, says }: RadioService) {
+  try {
+    const service = await (await gatt.connect()).getPrimaryService(name);
+    return {
+      hears: await service.getCharacteristic(hears),
+      says: says === undefined ? undefined : await service.getCharacteristic(says),
+    };
+  } catch (error) {
+    gatt.disconnect();
+    throw error;
+  }
+}
 
 /** The gauge that the person chose; undefined where none. */
 async function chosen(service: string): Promise<Device | undefined> {

@@ -1,4 +1,4 @@
-import { absolutePa, type Sample } from '@holvek/core';
+import { absolutePa, keptApart, WATCHED_APART_S, type Sample } from '@holvek/core';
 import { readLogCsv, thinForChart, type LogError, type LogFile } from '@holvek/core/log';
 import { readRamps, type RampError, type RampFinding } from '@holvek/core/ramps';
 import { expose } from 'comlink';
@@ -25,7 +25,7 @@ export type LogHow = {
 };
 const CHART_POINTS = 600;
 
-/** A log as it is, with what lies between two seconds left out. */
+/** A log as it is, a sample a second. */
 export type WatchReport =
   | ({
       readonly ok: true;
@@ -38,8 +38,6 @@ type LogSize = {
   readonly count: number;
   readonly chart: readonly (readonly [number, number])[];
 };
-/** Samples that are kept of a log: more than a day, one a second. */
-const MOST_SAMPLES = 200_000;
 
 /** A log read and fitted away from the screen, so that a million rows do not hold it up.
  * Closing the worker cancels it. */
@@ -57,7 +55,7 @@ const logWorker = {
     const log = readLogCsv(text, optionsOf(how, onProgress));
     if (!log.ok) return { ok: false, error: log.error };
     const { samples, unit: _, ...about } = log.value;
-    const kept = thinForChart(samples, MOST_SAMPLES);
+    const kept = keptApart(samples, WATCHED_APART_S);
     return { ok: true, ...about, ...sizeOf(samples), samples: kept.map(pairOf) };
   },
 };

@@ -8,6 +8,7 @@ import {
 import { createServer as tlsServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { WebSocketServer, type WebSocket } from 'ws';
+import { isLoopback } from '../http/tls';
 import type { OpenPort, OpenedPort } from './port';
 
 export type BridgeOptions = {
@@ -77,13 +78,10 @@ function asked(_: IncomingMessage, answer: ServerResponse): void {
   answer.end('This is a bridge of Holvek: enter its address where a gauge is linked.\n');
 }
 
-/** Names of this machine; a name that only begins like one of its numbers is none. */
-const THIS_MACHINE = /^(?:localhost|127(?:\.\d{1,3}){3}|\[::1\])$/u;
-
 /** Whether a page from there may listen: one of this machine, or one that was named. */
 export function mayListen(origin: string | undefined, named: readonly string[]): boolean {
   if (origin === undefined || !URL.canParse(origin)) return false;
-  return named.includes(origin) || THIS_MACHINE.test(new URL(origin).hostname);
+  return named.includes(origin) || isLoopback(new URL(origin).hostname.replace(/^\[|\]$/gu, ''));
 }
 
 type Wanted =

@@ -17,7 +17,7 @@ export type Credentials = {
 
 /** Addresses that only this machine itself can reach: a browser trusts them without TLS. */
 export const isLoopback = (host: string): boolean =>
-  host === 'localhost' || host === '::1' || host.startsWith('127.');
+  host === 'localhost' || host === '::1' || /^127(?:\.\d{1,3}){3}$/u.test(host);
 
 /**
  * The certificate to serve with: the files that were given, else one of its own for its names, signed by

@@ -8,6 +8,7 @@ import { StepFrame } from '../parts/step-frame';
 import { PadSheet } from '../parts/step-sheets';
 import { TraceChart } from '../parts/trace-chart';
 import { useDesk } from '@/desk/use-desk';
+import { useInstrumentWord } from '@/desk/use-instrument-word';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Row } from '@/ui/card';
 import { BigButton, WordButton } from '@/ui/press';
@@ -17,6 +18,7 @@ import { Muted } from '@/ui/words';
 export function TableStep({ step }: { readonly step: StepOf<'table'> }) {
   const { isLinked, add } = useDesk();
   const watch = useWatch(step);
+  const word = useInstrumentWord();
   const { gauge, live, record, shown } = watch;
   const [open, setOpen] = useState<Opened>();
   const close = () => setOpen(undefined);
@@ -41,7 +43,7 @@ export function TableStep({ step }: { readonly step: StepOf<'table'> }) {
       <VerdictCard watch={watch} />
       <PadSheet
         isOpen={open === 'pad'}
-        title={`Read ${gauge?.tag ?? 'the gauge'}`}
+        title={`Read ${gauge?.tag ?? `the ${word}`}`}
         gauge={gauge}
         onTake={(value) => {
           close();
@@ -93,6 +95,7 @@ type ActionsProps = {
 };
 
 function WatchActions({ watch, onFinish, onRead }: ActionsProps) {
+  const word = useInstrumentWord();
   const { isLinked } = useDesk();
   const { isOver, isEnough, isWatching, isLogged, count, rows, verdict, live } = watch;
   const { elapsed, least, longest } = watch;
@@ -111,7 +114,7 @@ function WatchActions({ watch, onFinish, onRead }: ActionsProps) {
   if (!isLinked)
     return (
       <BigButton flex={1} onPress={onRead} testID="read-gauge">
-        {isEnough ? 'Watch on: read again' : `Read gauge, ${count} of ${rows}`}
+        {isEnough ? 'Watch on: read again' : `Read ${word}, ${count} of ${rows}`}
       </BigButton>
     );
   return (

@@ -26,8 +26,9 @@ export type WatchWindow = {
   readonly rows: number;
 };
 
-/** s between two values that are kept, and how many are kept at most of a watch that takes hours. */
-const APART = 1;
+/** s between two values that are kept of a watch. */
+export const WATCHED_APART_S = 1;
+/** How many are kept at most of one that takes hours. */
 const MOST_KEPT = 1000;
 /** What is left of a time that was added up. */
 const HAIR = 1e-6;
@@ -44,7 +45,7 @@ export function watchFromLog(
   { from, least, longest, rows }: WatchWindow,
 ): Result<readonly LoggedReading[], LoggedWatchError> {
   const watched = samples.filter(({ t }) => t >= from - HAIR && t <= from + longest + HAIR);
-  const within = apart(watched, Math.max(APART, longest / MOST_KEPT));
+  const within = keptApart(watched, Math.max(WATCHED_APART_S, longest / MOST_KEPT));
   const start = within[0]?.t ?? 0;
   const have = (within.at(-1)?.t ?? 0) - start;
   if (within.length < rows || have < least - HAIR)
@@ -62,8 +63,8 @@ export function watchFromLog(
   );
 }
 
-/** Those of them that lie so long after the one that is kept before, and the last. */
-function apart(samples: readonly Sample[], seconds: number): readonly Sample[] {
+/** Those of the samples that lie so many seconds after the one that is kept before, and the last. */
+export function keptApart(samples: readonly Sample[], seconds: number): readonly Sample[] {
   const kept: Sample[] = [];
   for (const sample of samples)
     if (sample.t - (kept.at(-1)?.t ?? -Infinity) >= seconds - HAIR) kept.push(sample);

@@ -7,6 +7,7 @@ import {
   solveLadder,
   systemFrom,
   unwrap,
+  type Rule,
 } from '@holvek/core';
 import {
   issueWord,
@@ -28,7 +29,18 @@ const units: Units = {
 };
 const unit = systemFrom('hydraulic', defaultHouseRules, { id: 'u', name: 'u', site_id: 's' });
 const rule = (id: string) => unit.rules.find((each) => each.id === id)!;
+const gun: Rule = {
+  id: 'gun',
+  kind: 'serves',
+  rung: 'load',
+  sum: { need_pa: 4e5, loss_pa: 1e5, rise_m: 12, lowest_rating_pa: 16e5, drop_m: 30 },
+  density_kgm3: 998.2,
+  why: '',
+  from: 'own',
+};
 const plan = settingPlan(unit, unwrap(solveLadder(unit)), { parkedLowPa: 8e5 });
+
+const plain = (text: string) => text.replaceAll('\u00A0', ' ');
 
 describe('a ladder in words', () => {
   test('every kind of rule reads as a sum', () => {
@@ -46,9 +58,15 @@ describe('a ladder in words', () => {
         units,
       ),
     ).toBe('Pump at most 300 bar');
+    expect(plain(ruleSum(gun, unit.rungs, units))).toBe(
+      'Heaviest load at least 5 bar and 12 m up; its lowest point bears 16 bar, 30 m down',
+    );
+    const least: Rule = { ...gun, sum: { need_pa: 4e5 } };
+    expect(plain(ruleSum(least, unit.rungs, units))).toBe('Heaviest load at least 4 bar');
   });
   test('what resolves a clash depends on the kind of rule', () => {
     expect(wayOut(rule('comp'), 12e5, units)).toBe('widen this band by 12 bar');
+    expect(wayOut(gun, 12e5, units)).toContain('ask for 12 bar less there');
     expect(wayOut(rule('load'), 12e5, units)).toBe('change this figure by 12 bar');
     expect(wayOut(rule('under_weakest'), 5e4, units)).toBe('make this margin 0.5 bar smaller');
   });

@@ -53,7 +53,22 @@ export function ruleSum(rule: Rule, rungs: readonly Rung[], units: Units): strin
       return `${name(rule.rung)} at least ${units.withUnit(rule.pa)}`;
     case 'fixed':
       return `${name(rule.rung)} is ${units.withUnit(rule.pa)}`;
+    case 'serves':
+      return `${name(rule.rung)} at least ${servedSum(rule, units)}`;
   }
+}
+
+/** "325 kPa and 12 m up; its lowest point bears 900 kPa, 30 m down". */
+function servedSum({ sum }: Extract<Rule, { kind: 'serves' }>, units: Units): string {
+  const { need_pa: need, loss_pa: loss = 0, rise_m: rise = 0 } = sum;
+  const { lowest_rating_pa: bears, drop_m: drop = 0 } = sum;
+  const column = (metres: number, way: string) => (metres === 0 ? '' : `${metres}\u00A0m ${way}`);
+  const up = column(rise, 'up');
+  const down = column(drop, 'down');
+  const wants = `${units.withUnit(need + loss)}${up && ` and ${up}`}`;
+  return bears === undefined
+    ? wants
+    : `${wants}; its lowest point bears ${units.withUnit(bears)}${down && `, ${down}`}`;
 }
 
 /** How one rule of a clash could give way, by how much. */
@@ -70,6 +85,8 @@ export function wayOut(rule: Rule, excess: number, units: Units): string {
       return `ask for ${by} less`;
     case 'fixed':
       return `change this figure by ${by}`;
+    case 'serves':
+      return `ask for ${by} less there, or let its lowest point bear ${by} more`;
   }
 }
 

@@ -184,6 +184,45 @@ describe('changing a system', () => {
     });
   });
 
+  test('what hangs on a rung is told by its parts, and comes back into its fields', async () => {
+    const changed = jest.fn();
+    show(<RuleSheet system={unit} rule="new" onChange={changed} onClose={() => undefined} />);
+    await act(
+      async () => void fireEvent.click(screen.getByRole('radio', { name: 'serves a point' })),
+    );
+    await type('Why', 'The gun at the top');
+    await type('Lost on the way to it', '0.2 bar');
+    const keep = () => screen.getByRole('button', { name: 'Keep this rule' });
+    expect(keep().getAttribute('aria-disabled')).toBe('true');
+    await type('The neediest point wants', '4 bar');
+    await type('It lies above the valve by', '12');
+    await type('What stands in the line', '2001');
+    expect(screen.getByRole('alert').textContent).toContain('0 and 2000');
+    await type('What stands in the line', '870');
+    await press('Keep this rule');
+    const rule = (changed.mock.calls[0]![0] as System).rules.at(-1)!;
+    expect(rule).toEqual({
+      id: 'the_gun_at_the_top',
+      kind: 'serves',
+      rung: 'load',
+      sum: { need_pa: expect.closeTo(4e5, 0), loss_pa: expect.closeTo(2e4, 0), rise_m: 12 },
+      density_kgm3: 870,
+      why: 'The gun at the top',
+      from: 'own',
+    });
+    cleanup();
+    const withIt = { ...unit, rules: [...unit.rules, rule] };
+    show(<RuleSheet system={withIt} rule={rule} onChange={changed} onClose={() => undefined} />);
+    await act(async () => undefined);
+    const value = (label: string) => (screen.getByLabelText(label) as HTMLInputElement).value;
+    expect(value('It lies above the valve by')).toBe('12');
+    expect(value('What stands in the line')).toBe('870');
+    await press('Keep this rule');
+    expect((changed.mock.calls[1]![0] as System).rules.at(-1)).toMatchObject({
+      sum: { loss_pa: expect.closeTo(2e4, 0), rise_m: 12 },
+    });
+  });
+
   test('between a pressure and itself there is no rule', async () => {
     show(<RuleSheet system={unit} rule="new" onChange={jest.fn()} onClose={() => undefined} />);
     const group = screen.getByRole('radiogroup', { name: 'stands above this one' });

@@ -13,6 +13,7 @@ import {
 } from './rule-form';
 import { useBarometer } from '@/units/use-barometer';
 import { useUnits } from '@/units/use-units';
+import { SumFields } from '@/valve/sum-fields';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { FormChoice } from '@/ui/form-choice';
 import { FormField } from '@/ui/form-field';
@@ -46,6 +47,7 @@ const kinds = [
   { value: 'at_most', say: 'at most' },
   { value: 'at_least', say: 'at least' },
   { value: 'fixed', say: 'fixed' },
+  { value: 'serves', say: 'serves a point' },
 ] as const;
 const extras = [
   { value: 'none', say: 'tolerances alone' },
@@ -92,7 +94,21 @@ function RuleForm({ system, rule, onChange, onClose }: Props & { readonly rule: 
           options={names}
         />
       ) : null}
-      <FormField control={control} name="low" label={labelOfFigure(kind)} unit={unit} numeric />
+      {kind === 'serves' ? (
+        <>
+          <SumFields control={control} />
+          <FormField
+            control={control}
+            name="density"
+            label="What stands in the line"
+            unit="kg/m³"
+            hint="Water 998, oil about 870, air and gas 0."
+            numeric
+          />
+        </>
+      ) : (
+        <FormField control={control} name="low" label={labelOfFigure(kind)} unit={unit} numeric />
+      )}
       {kind === 'between' ? (
         <FormField control={control} name="high" label="Most" unit={unit} numeric />
       ) : null}

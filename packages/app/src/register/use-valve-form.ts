@@ -8,15 +8,14 @@ import {
   type Valve,
   type ValveDraft,
   type ValveShape,
-  type Writing,
 } from '@holvek/core';
 import { useState } from 'react';
 import { useForm, useWatch, type Resolver } from 'react-hook-form';
 import { nameOf, pathOf, type Texts } from './fact-field';
-import { draftTrouble } from './draft-words';
-import { useSites, useValves } from '@/data/queries';
-import { useBarometer } from '@/units/use-barometer';
+import { draftTrouble } from '@/words/draft-trouble';
+import { useValves } from '@/data/queries';
 import { unitsIn, useUnits } from '@/units/use-units';
+import { useWriting } from '@/units/use-writing';
 
 const named = (texts: ValveDraft['texts']): Texts =>
   Object.fromEntries(Object.entries(texts).map(([path, text]) => [nameOf(path), text]));
@@ -74,12 +73,6 @@ export function useValveForm({ id, start, before }: Options) {
   };
 }
 export type ValveForm = ReturnType<typeof useValveForm>;
-
-/** How pressures are written on this phone, and places in this house. */
-export function useWriting(): Writing {
-  const units = useUnits();
-  return { unit: units.pressure, barometer: useBarometer(), places: useSites().data ?? [] };
-}
 
 /** The draft from which a valve of the register is changed. */
 export const useDraftOf = (valve: Valve): ValveDraft => draftOf(valve, useWriting());

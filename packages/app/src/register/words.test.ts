@@ -1,5 +1,5 @@
 import { absolutePa, completed, newDraft, readDraft } from '@holvek/core';
-import { draftTrouble } from './draft-words';
+import { draftTrouble } from '@/words/draft-trouble';
 import { missingWords } from './missing-words';
 import type { Units } from '@/units/use-units';
 

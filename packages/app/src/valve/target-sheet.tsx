@@ -2,24 +2,30 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import {
   adjustersOf,
   checkPlate,
+  isWorkedOut,
   MAIN,
   parseApart,
   parseReading,
+  readSum,
   targetOf,
+  textsOfSum,
+  workedOutFor,
+  type SumTexts,
   type Valve,
-  type AbsolutePressure,
+  type Writing,
 } from '@holvek/core';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch, type Control, type UseFormSetValue } from 'react-hook-form';
 import { z } from 'zod';
 import { Refusal } from '@/data/api';
 import { useChangeValve } from '@/data/queries';
-import { useBarometer } from '@/units/use-barometer';
+import { sayOfSum, SumFields, sumTextsSchema, SumWord, takenFrom } from './sum-fields';
 import { useUnits, type Units } from '@/units/use-units';
+import { useWriting } from '@/units/use-writing';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Choice } from '@/ui/field';
 import { FormField } from '@/ui/form-field';
-import { BigButton } from '@/ui/press';
+import { BigButton, WordButton } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';
 import { plateTrouble } from '@/words/plate-trouble';
 import { parseTrouble, refusalWords } from '@/words/trouble';
@@ -29,38 +35,44 @@ const fields = [
   { name: 'tolerance_pa', label: 'Tolerance, either way' },
   { name: 'limit_pa', label: 'Never above' },
 ] as const;
-type Texts = Record<(typeof fields)[number]['name'] | 'why', string>;
+type Figure = (typeof fields)[number]['name'];
+type Texts = Record<Figure | 'why', string> & { readonly sum: SumTexts };
 
 /** A pressure typed in any unit, as Pa; what is wrong with it is the field's message. */
-const readText = (name: keyof Texts, text: string, units: Units, barometer: AbsolutePressure) =>
-  name === 'tolerance_pa'
-    ? parseApart(text, units.pressure)
-    : parseReading(text, units.pressure, barometer);
-const pressureText = (name: keyof Texts, units: Units, barometer: AbsolutePressure) =>
+const readText = (name: Figure, text: string, { unit, barometer }: Writing) =>
+  name === 'tolerance_pa' ? parseApart(text, unit) : parseReading(text, unit, barometer);
+const pressureText = (name: Figure, writing: Writing, units: Units) =>
   z.string().superRefine((text, context) => {
-    const parsed = readText(name, text, units, barometer);
+    const parsed = readText(name, text, writing);
     if (!parsed.ok)
       context.addIssue({ code: 'custom', message: parseTrouble(parsed.error, units) });
   });
 
-type Read = { readonly units: Units; readonly barometer: AbsolutePressure };
+/** What is typed of a target, and of the sum that it may be worked out by. */
+const targetTexts = (writing: Writing, units: Units) =>
+  z
+    .object({
+      set_point_pa: pressureText('set_point_pa', writing, units),
+      tolerance_pa: pressureText('tolerance_pa', writing, units),
+      limit_pa: pressureText('limit_pa', writing, units),
+      why: z.string().trim().min(3, 'Say why: the next visit will ask.').max(400),
+      sum: sumTextsSchema,
+    })
+    .superRefine((texts, context) => sayOfSum(texts, context, writing, units));
 
 /** The target that texts say which the form has let through. */
-function targetFrom(
-  texts: Texts,
-  { sum }: Valve['target'],
-  { units, barometer }: Read,
-): Valve['target'] {
-  const pa = (name: (typeof fields)[number]['name']) => {
-    const parsed = readText(name, texts[name], units, barometer);
+function targetFrom(texts: Texts, writing: Writing): Valve['target'] {
+  const pa = (name: Figure) => {
+    const parsed = readText(name, texts[name], writing);
     return parsed.ok ? parsed.value.si : Number.NaN;
   };
+  const sum = readSum(texts.sum, writing);
   return {
     set_point_pa: pa('set_point_pa'),
     tolerance_pa: pa('tolerance_pa'),
     limit_pa: pa('limit_pa'),
     why: texts.why.trim(),
-    ...(sum ? { sum } : {}),
+    ...(sum.ok && sum.value ? { sum: sum.value } : {}),
   };
 }
 
@@ -80,29 +92,24 @@ export function TargetSheet({
   readonly onClose: () => void;
 }) {
   const units = useUnits();
-  const barometer = useBarometer();
+  const writing = useWriting();
   const change = useChangeValve();
   const specs = adjustersOf(valve.plate);
   const [adjuster, setAdjuster] = useState(MAIN);
   const own = targetOf(valve, adjuster) ?? valve.target;
   const [trouble, setTrouble] = useState<string>();
-  const schema = z.object({
-    set_point_pa: pressureText('set_point_pa', units, barometer),
-    tolerance_pa: pressureText('tolerance_pa', units, barometer),
-    limit_pa: pressureText('limit_pa', units, barometer),
-    why: z.string().trim().min(3, 'Say why: the next visit will ask.').max(400),
-  });
-  const { control, handleSubmit } = useForm<Texts>({
-    resolver: zodResolver(schema),
+  const { control, handleSubmit, setValue } = useForm<Texts>({
+    resolver: zodResolver(targetTexts(writing, units)),
     values: {
       ...(Object.fromEntries(
         fields.map(({ name }) => [name, units.figure(own[name], own.tolerance_pa / 100)]),
-      ) as Texts),
+      ) as Record<Figure, string>),
       why: own.why,
+      sum: textsOfSum(own.sum, writing),
     },
   });
   const keep = handleSubmit((texts) => {
-    const next = withTarget(valve, adjuster, targetFrom(texts, own, { units, barometer }));
+    const next = withTarget(valve, adjuster, targetFrom(texts, writing));
     const stop = checkPlate(valve.plate, next).find((issue) => issue.stops);
     if (stop) return setTrouble(plateTrouble(stop, units));
     setTrouble(undefined);
@@ -136,6 +143,9 @@ export function TargetSheet({
           numeric
         />
       ))}
+      {specs.some((spec) => spec.id === adjuster && isWorkedOut(valve.plate, spec)) ? (
+        <TargetSum valve={valve} adjuster={adjuster} control={control} setValue={setValue} />
+      ) : null}
       <FormField name="why" label="Why" control={control} maxLength={400} />
       {trouble ? (
         <Words color="$vermilion" role="alert">
@@ -145,5 +155,37 @@ export function TargetSheet({
       <Muted>The maker’s plate and local code outrank this.</Muted>
       <BigButton onPress={() => void keep()}>Keep this target</BigButton>
     </BottomSheet>
+  );
+}
+
+type SumProps = {
+  readonly valve: Valve;
+  readonly adjuster: string;
+  readonly control: Control<Texts>;
+  readonly setValue: UseFormSetValue<Texts>;
+};
+
+/** What the target is worked out from, folded away where nothing stands there. */
+function TargetSum({ valve, adjuster, control, setValue }: SumProps) {
+  const units = useUnits();
+  const writing = useWriting();
+  const texts = useWatch({ control, name: 'sum' });
+  const [isOpen, setOpen] = useState(false);
+  const isEmpty = Object.values(texts).every((text) => text.trim() === '');
+  if (isEmpty && !isOpen)
+    return <WordButton onPress={() => setOpen(true)}>work it out from what it serves</WordButton>;
+  const sum = readSum(texts, writing);
+  const comes = sum.ok && sum.value ? workedOutFor(valve.plate, adjuster, sum.value) : undefined;
+  const take = () => {
+    if (!comes) return;
+    const { set_point_pa: set, limit_pa: limit } = takenFrom(comes, units);
+    setValue('set_point_pa', set, { shouldValidate: true });
+    if (limit !== undefined) setValue('limit_pa', limit, { shouldValidate: true });
+  };
+  return (
+    <>
+      <SumFields control={control} />
+      {comes ? <SumWord sum={comes} onTake={take} /> : null}
+    </>
   );
 }

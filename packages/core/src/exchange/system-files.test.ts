@@ -1,4 +1,11 @@
-import { settingOrder, solveLadder, systemFrom, templateIds, type System } from '../ladder';
+import {
+  ruleSchema,
+  settingOrder,
+  solveLadder,
+  systemFrom,
+  templateIds,
+  type System,
+} from '../ladder';
 import { unwrap } from '../result';
 import type { Sheet } from '../sheet';
 import { plate, target } from '../testing/samples';
@@ -20,11 +27,34 @@ describe('a system as a file', () => {
       unwrap(readJsonFile(JSON.stringify(systemFile(system)), systemFileSchema)).system,
     ).toEqual(system);
   });
+  test('what hangs on a rung comes back from CSV with all its parts, and with the fewest', () => {
+    const system = make('pump_station');
+    const serves = (id: string, sum: object) =>
+      ruleSchema.parse({
+        id,
+        kind: 'serves',
+        rung: 'zone_1',
+        sum,
+        density_kgm3: 998.2,
+        why: id,
+        from: 'measured',
+      });
+    const all = {
+      need_pa: 3e5,
+      loss_pa: 25_000,
+      rise_m: -12,
+      lowest_rating_pa: 1e6,
+      drop_m: 30.5,
+    };
+    const rules = [serves('all', all), serves('least', { need_pa: 1e5 })];
+    const csv = writeSystemCsv({ ...system, rules });
+    expect(unwrap(readSystemCsv(csv))).toEqual({ rungs: system.rungs, rules, issues: [] });
+  });
   test('wrong rows are named by line and column', () => {
     const wrong = [
       'rung,x,X,teapot',
       'neither,y,,relief',
-      'rule,z,,at_least,,,,,,,,,,duty,,many,,,,own,why',
+      'rule,z,,at_least,,,,,,,,,,duty,,many,,,,,,,,,own,why',
     ];
     const csv = [writeSystemCsv(make('blower')).trim(), ...wrong, ''].join('\n');
     const read = unwrap(readSystemCsv(csv));
@@ -73,6 +103,59 @@ describe('taken over into the register', () => {
       why: 'Zone 1: its highest hydrant needs it',
       tolerance_pa: target.tolerance_pa,
     });
+  });
+  describe('with the sum of what hangs on it', () => {
+    const sum = { need_pa: 400_000, loss_pa: 20_000, rise_m: 10, lowest_rating_pa: 8e5, drop_m: 5 };
+    const withSum = (id: string, more: System['rules'] = []) => {
+      const rules = [
+        ...held.rules.filter((rule) => !('rung' in rule && rule.rung === 'zone_1')),
+        ruleSchema.parse({
+          id,
+          kind: 'serves',
+          rung: 'zone_1',
+          sum,
+          density_kgm3: 998.2,
+          why: 'The gun at the top',
+          from: 'measured',
+        }),
+        ...more,
+      ];
+      const system = { ...held, rules };
+      const own = unwrap(solveLadder(system));
+      const [taken] = takeOver(system, own, settingOrder(system, own), [
+        valve('prv', { target: { ...target, limit_pa: 9e5, sum: { need_pa: 1 } } }),
+      ]).valves;
+      return taken!.target;
+    };
+    test('the target carries the sum, and its limit comes down to what the lowest point bears', () => {
+      const taken = withSum('gun');
+      expect(taken.set_point_pa).toBeCloseTo(420_000 + 97_890, 0);
+      expect(taken).toMatchObject({ sum, why: 'The gun at the top' });
+      // 8 bar less 5 m of water, less a tenth of what it holds.
+      expect(taken.limit_pa).toBeCloseTo(8e5 - 48_945 - 51_789, 0);
+    });
+    test('a sum that another rule goes over is left out, and the limit still holds', () => {
+      const taken = withSum('gun', [
+        {
+          id: 'more',
+          kind: 'at_least',
+          rung: 'zone_1',
+          pa: 6e5,
+          why: 'More by the maker',
+          from: 'maker',
+        },
+      ]);
+      expect(taken).toMatchObject({ set_point_pa: 6e5, why: 'More by the maker' });
+      expect(taken).not.toHaveProperty('sum');
+      expect(taken.limit_pa).toBeLessThan(7e5 + 1);
+    });
+  });
+  test('a sum of before that the ladder goes over is left out; one that it keeps to stays', () => {
+    const by = (need_pa: number) =>
+      takeOver(held, ladder, order, [valve('prv', { target: { ...target, sum: { need_pa } } })])
+        .valves[0]!.target.sum;
+    expect(by(560_000 + target.tolerance_pa)).toEqual({ need_pa: 560_000 + target.tolerance_pa });
+    expect(by(561_000 + target.tolerance_pa)).toBeUndefined();
   });
   test('a valve that cannot hold its target keeps the old one and says why', () => {
     const weak = valve('prv', { plate: { ...plate, outlet_rating_pa: 500_000 } });

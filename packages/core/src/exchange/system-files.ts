@@ -34,6 +34,11 @@ const columns = [
   'most_pa',
   'counts_lockup',
   'counts_accumulation',
+  'loss_pa',
+  'rise_m',
+  'lowest_rating_pa',
+  'drop_m',
+  'density_kgm3',
   'from',
   'why',
 ] as const;
@@ -88,7 +93,12 @@ function ruleCells(rule: Rule): Cells {
         counts_lockup: rule.counts_lockup,
         counts_accumulation: rule.counts_accumulation,
       };
-    default:
+    case 'serves': {
+      const { need_pa: pa, ...sum } = rule.sum;
+      return { ...base, rung: rule.rung, pa, ...sum, density_kgm3: rule.density_kgm3 };
+    }
+    case 'at_least':
+    case 'fixed':
       return { ...base, rung: rule.rung, pa: rule.pa };
   }
 }
@@ -149,7 +159,8 @@ function toRung(cells: Row): unknown {
 }
 
 function toRule(cells: Row): unknown {
-  const pa = csvNumber(cells['pa'] ?? '');
+  const number = (column: string) => csvNumber(cells[column] ?? '');
+  const pa = number('pa');
   const counts = (column: string) => (cells[column] === 'true' ? true : undefined);
   const base = {
     id: cells['id'],
@@ -173,7 +184,20 @@ function toRule(cells: Row): unknown {
         rung: cells['rung'],
         base: cells['other'],
         least_pa: pa,
-        most_pa: csvNumber(cells['most_pa'] ?? ''),
+        most_pa: number('most_pa'),
+      });
+    case 'serves':
+      return filled({
+        ...base,
+        rung: cells['rung'],
+        density_kgm3: number('density_kgm3'),
+        sum: filled({
+          need_pa: pa,
+          loss_pa: number('loss_pa'),
+          rise_m: number('rise_m'),
+          lowest_rating_pa: number('lowest_rating_pa'),
+          drop_m: number('drop_m'),
+        }),
       });
     default:
       return filled({

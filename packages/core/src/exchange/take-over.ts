@@ -1,5 +1,5 @@
-import { checkPlate, type PlateIssue } from '../family';
-import type { Ladder, SettingOrder, System } from '../ladder';
+import { adjustersOf, checkPlate, isWorkedOut, workedOut, type PlateIssue } from '../family';
+import type { Ladder, Rule, RungTarget, SettingOrder, System } from '../ladder';
 import type { ValveVisit } from '../sheet';
 import { MAIN, targetOf, type Target } from '../valve';
 import type { Valve } from './valve-record';
@@ -15,12 +15,13 @@ export type TakenOver = {
 
 /**
  * A ladder's pressures taken over into the register: every rung that a valve holds gives its adjuster
- * its target and the reason that decides it. A valve that cannot hold it keeps its old target.
+ * its target, the reason that decides it, and the sum that it was worked out by where one decides; a
+ * limit comes down to what the lowest point bears. A valve that cannot hold it keeps its old target.
  *
  * @param valves  the register
  */
 export function takeOver(
-  { rungs }: Pick<System, 'rungs'>,
+  { rungs, rules }: Pick<System, 'rungs' | 'rules'>,
   { targets }: Ladder,
   { rungs: order }: SettingOrder,
   valves: readonly Valve[],
@@ -34,15 +35,10 @@ export function takeOver(
         : (changed.get(rung.valve_id) ?? byId.get(rung.valve_id));
     const old = valve && targetOf(valve, rung.adjuster ?? MAIN);
     if (!valve || !old) return;
-    const { pa, decidedBy } = targets[i]!;
-    changed.set(
-      valve.id,
-      withTarget(valve, rung.adjuster ?? MAIN, {
-        ...old,
-        set_point_pa: pa,
-        why: decidedBy?.why || old.why,
-      }),
-    );
+    const adjuster = rung.adjuster ?? MAIN;
+    const served = rules.find((rule) => rule.kind === 'serves' && rule.rung === rung.id);
+    const next = targetBy(valve, adjuster, targets[i]!, served);
+    changed.set(valve.id, withTarget(valve, adjuster, next));
   });
   const judged = [...changed.values()].map((valve) => ({
     valve,
@@ -56,6 +52,24 @@ export function takeOver(
     ),
     order: [...new Set(order.flatMap((rung) => held.get(rung) ?? []))].filter((id) => byId.has(id)),
   };
+}
+
+/** What an adjuster must hold by a ladder; a sum that other rules have gone over explains nothing any more. */
+function targetBy(
+  valve: Valve,
+  adjuster: string,
+  { pa, decidedBy }: RungTarget,
+  served: Rule | undefined,
+): Target {
+  const { sum, ...old } = targetOf(valve, adjuster)!;
+  const next = { ...old, set_point_pa: pa, why: decidedBy?.why || old.why };
+  const spec = adjustersOf(valve.plate).find(({ id }) => id === adjuster);
+  const own = served?.kind === 'serves' ? served.sum : sum;
+  if (!own || !spec || !isWorkedOut(valve.plate, spec)) return next;
+  const comes = workedOut(valve.plate, { ...next, sum: own }, spec)!;
+  const limit = Math.min(next.limit_pa, comes.limit ?? next.limit_pa);
+  const explains = Math.abs(comes.setPoint - pa) <= next.tolerance_pa;
+  return { ...next, limit_pa: limit, ...(explains ? { sum: own } : {}) };
 }
 
 const withTarget = (valve: Valve, adjuster: string, target: Target): Valve =>

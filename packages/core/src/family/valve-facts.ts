@@ -173,17 +173,18 @@ const wanted = (at: string): readonly PlateFact[] => [
   { path: `${at}.why`, label: 'Why so', kind: 'text', why: 'The next visit will ask.' },
 ];
 
-const summed = (at: string): readonly PlateFact[] => [
+/** What the sum of a target is made of, as one reads it off: paths are `at.need_pa` and so on. */
+export const sumFacts = (at: string): readonly PlateFact[] => [
   {
-    path: `${at}.sum.need_pa`,
+    path: `${at}.need_pa`,
     label: 'The neediest point wants',
     kind: 'pressure',
     optional: true,
     why: 'While it draws. From here on the set point is worked out.',
   },
-  { path: `${at}.sum.loss_pa`, label: 'Lost on the way to it', kind: 'difference', optional: true },
+  { path: `${at}.loss_pa`, label: 'Lost on the way to it', kind: 'difference', optional: true },
   {
-    path: `${at}.sum.rise_m`,
+    path: `${at}.rise_m`,
     label: 'It lies above the valve by',
     kind: 'figure',
     unit: 'm',
@@ -191,14 +192,14 @@ const summed = (at: string): readonly PlateFact[] => [
     optional: true,
   },
   {
-    path: `${at}.sum.lowest_rating_pa`,
+    path: `${at}.lowest_rating_pa`,
     label: 'The lowest point bears',
     kind: 'pressure',
     optional: true,
     why: 'Less the column down to it, and less what lockup may add, it is the limit.',
   },
   {
-    path: `${at}.sum.drop_m`,
+    path: `${at}.drop_m`,
     label: 'It lies below the valve by',
     kind: 'figure',
     unit: 'm',
@@ -261,7 +262,7 @@ function ordinaryGroups({ family, further: present, springs }: ValveShape): read
         title: byPoints ? 'What it works at' : `What it must hold: ${name.toLowerCase()}`,
         facts: [
           ...wanted(targetPath(id)),
-          ...(isWorkedOut({ family }, { role }) ? summed(targetPath(id)) : []),
+          ...(isWorkedOut({ family }, { role }) ? sumFacts(`${targetPath(id)}.sum`) : []),
         ],
       })),
     {

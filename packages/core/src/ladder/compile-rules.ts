@@ -1,3 +1,5 @@
+import { differencePa } from '../quantity';
+import { sumLimit, sumSetPoint } from '../valve';
 import type { Rule, Rung } from './system';
 
 /** `to` must stand at least `weight` above `from`; ORIGIN is zero gauge. */
@@ -19,6 +21,7 @@ export const lockupOf = (rung: Rung, pa: number): number =>
  *
  *     above_by   p(high) − tolerance ≥ p(low) + tolerance + lockup + accumulation + margin
  *     at_most    p + tolerance + lockup + accumulation ≤ pa        (as ORIGIN ≥ p + … − pa)
+ *     serves     p ≥ need + lost + column up, and p + tolerance + lockup ≤ rating − column down
  *
  * @param guess  Pa for every rung: lockup that is a share is taken at it
  */
@@ -62,6 +65,14 @@ export function compileRules(
           { from: ORIGIN, to: at(rule.rung), weight: rule.pa, rule: i },
           { from: at(rule.rung), to: ORIGIN, weight: -rule.pa, rule: i },
         ];
+      case 'serves': {
+        const { rung, sum, density_kgm3: density } = rule;
+        const bears = sumLimit(sum, density, differencePa(0));
+        const need = { from: ORIGIN, to: at(rung), weight: sumSetPoint(sum, density), rule: i };
+        if (bears === undefined) return [need];
+        const most = rises({ counts_lockup: true }, rung) - bears;
+        return [need, { from: at(rung), to: ORIGIN, weight: most, rule: i }];
+      }
     }
   });
 }

@@ -56,6 +56,17 @@ const between = (r: string, b: string, least: number, most: number): Rule => ({
   least_pa: least,
   most_pa: most,
 });
+const serves = (
+  r: string,
+  sum: Extract<Rule, { kind: 'serves' }>['sum'],
+  density = 1000,
+): Rule => ({
+  ...base(`${r} serves`),
+  kind: 'serves',
+  rung: r,
+  sum,
+  density_kgm3: density,
+});
 const template = (id: (typeof templateIds)[number]) =>
   systemFrom(id, house, { id, name: id, site_id: 's' });
 const pressures = ({ targets }: Ladder) => Object.fromEntries(targets.map((t) => [t.rung, t.pa]));
@@ -85,6 +96,13 @@ function holds(
       );
     if (rule.kind === 'at_most') return top(rule.rung, rule) <= rule.pa + e;
     if (rule.kind === 'at_least') return pa[rule.rung]! + e >= rule.pa;
+    if (rule.kind === 'serves') {
+      const { need_pa: need, loss_pa: loss = 0, rise_m: rise = 0 } = rule.sum;
+      const { lowest_rating_pa: rating = Infinity, drop_m: drop = 0 } = rule.sum;
+      const column = (metres: number) => rule.density_kgm3 * 9.80665 * metres;
+      const holds = pa[rule.rung]! + e >= need + loss + column(rise);
+      return holds && top(rule.rung, { ...rule, counts_lockup: true }) <= rating - column(drop) + e;
+    }
     return Math.abs(pa[rule.rung]! - rule.pa) <= e;
   });
 }
@@ -110,7 +128,9 @@ const systems = fc.integer({ min: 1, max: 100_000 }).map((seed) => {
         ? above(`r${a}`, `r${b}`, by, { counts_lockup: random.uniform() < 0.3 })
         : pick < 0.8
           ? between(`r${a}`, `r${b}`, by, by + 20)
-          : atMost(`r${a}`, Math.round(random.between(40, 200)));
+          : pick < 0.9
+            ? atMost(`r${a}`, Math.round(random.between(40, 200)))
+            : serves(`r${a}`, { need_pa: 10, rise_m: by / 100, lowest_rating_pa: 200 }, 10);
     rules.push({ ...rule, id: `${rule.id}#${k}` });
   }
   return { rungs, rules };
@@ -123,6 +143,34 @@ describe('the least ladder', () => {
     expect(pressures(ladder)).toEqual({ a: 100, b: 180 });
     expect(ladder.targets[1]!.decidedBy?.id).toBe('b>a');
     expect(ladder.slacks.map(({ slack }) => slack)).toEqual([0, 0]);
+  });
+
+  test('a rung that serves a point stands at what that wants, what is lost, and the column up to it', () => {
+    const rungs = [rung('main'), rung('other')];
+    const sum = { need_pa: 300_000, loss_pa: 25_000, rise_m: 12 };
+    const by = (density: number) =>
+      unwrap(solveLadder({ rungs, rules: [serves('main', sum, density), atLeast('other', 0)] }));
+    expect(pressures(by(998.2))['main']).toBeCloseTo(325_000 + 998.2 * 9.80665 * 12, 6);
+    expect(by(998.2).targets[0]!.decidedBy?.kind).toBe('serves');
+    expect(pressures(by(0))['main']).toBe(325_000);
+  });
+
+  test('its lowest point bears the pressure, its tolerance, its lockup and the column down, and no more', () => {
+    const rungs = [
+      rung('main', { tolerance_pa: 2000, lockup: { fraction: 0.1, least_pa: 50_000 } }),
+    ];
+    // 600 000 + 2 000 + 60 000 + 10 m of 1 000 kg/m³
+    const bears = 662_000 + 98_066.5;
+    const bearing = (lowest_rating_pa: number) =>
+      solveLadder({
+        rungs,
+        rules: [serves('main', { need_pa: 600_000, lowest_rating_pa, drop_m: 10 })],
+      });
+    expect(pressures(unwrap(bearing(bears + 1)))['main']).toBe(600_000);
+    expect(unwrap(bearing(bears + 1)).slacks[0]!.slack).toBeCloseTo(0, 6);
+    expect(bearing(bears - 1)).toMatchObject({
+      error: { code: 'ladder.clash', rules: [{ kind: 'serves' }] },
+    });
   });
 
   test('lockup that is a share is taken at the pressure it comes to', () => {

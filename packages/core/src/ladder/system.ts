@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { targetSumSchema } from '../valve';
 
 const id = z.string().min(1).max(64);
 const pressure = z.number().min(-101_325).max(1e9);
@@ -64,6 +65,8 @@ export const ruleSchema = z.discriminatedUnion('kind', [
   }),
   rule('at_least', { rung: id, pa: pressure }),
   rule('fixed', { rung: id, pa: pressure }),
+  /** What hangs on a rung: the sum of a target, over what stands in the line, kg/m³. */
+  rule('serves', { rung: id, sum: targetSumSchema, density_kgm3: z.number().min(0).max(2000) }),
 ]);
 export type Rule = z.infer<typeof ruleSchema>;
 

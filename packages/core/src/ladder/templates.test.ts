@@ -13,6 +13,8 @@ const figures = (rule: Rule): string => {
       return pa(rule.by_pa);
     case 'between':
       return `${pa(rule.least_pa)} to ${pa(rule.most_pa)}`;
+    case 'serves':
+      return pa(rule.sum.need_pa);
     default:
       return pa(rule.pa);
   }

@@ -30,6 +30,18 @@ describe('signals', () => {
     expect(to('0-100%')).toBeCloseTo(percent / 100, 9);
   });
 
+  test.each([
+    // Split ranges, either way round, and one whose end is off by less than can be typed.
+    [0.004, 0.012, '4-20mA'],
+    [0.02, 0.012, '4-20mA'],
+    [0.002, 0.012, undefined],
+    [0.004 * (1 - 1e-12), 0.02, '4-20mA'],
+    [0.02 * (1 + 1e-12), 0.004, '4-20mA'],
+    [0.021, 0.004, undefined],
+  ])('%d to %d A is a part of %s', (low, high, id) => {
+    expect(standardOf({ kind: 'current', low, high })?.id).toBe(id);
+  });
+
   test('a conversion there and back is where it was', () => {
     const any = fc.constantFrom(...standardSignals);
     fc.assert(

@@ -27,11 +27,33 @@ const golden: readonly [string, number, number][] = [
   ['ft', 0.3048, 0],
   ['in', 0.0254, 0],
   ['min', 60, 0],
+  ['cmH2O', 98.0638, 1e-4],
+  ['ftH2O', 2988.98, 1e-2],
+  ['atm', 101_325, 0],
+  ['torr', 133.322368, 1e-6],
+  ['m3/s', 1, 0],
+  ['turn', 1, 0],
+  ['A', 1, 0],
+  ['V', 1, 0],
+  ['mV', 1e-3, 0],
+  ['m', 1, 0],
+  ['cm', 1e-2, 0],
+  ['mm', 1e-3, 0],
+  ['mH2O20', 9789.07, 1e-2],
+  ['%', 0.01, 0],
+  ['s', 1, 0],
+  ['h', 3600, 0],
 ];
 
 describe('units', () => {
   test.each(golden)('one %s is %d in SI', (symbol, si, tolerance) => {
     expect(Math.abs(toSI(1, symbol) - si)).toBeLessThanOrEqual(tolerance + 1e-9 * Math.abs(si));
+  });
+
+  test('every unit that is no temperature has its figure above', () => {
+    const known = new Set(golden.map(([symbol]) => symbol));
+    const rest = units.filter(({ kind, symbol }) => kind !== 'temperature' && !known.has(symbol));
+    expect(rest.map(({ symbol }) => symbol)).toEqual([]);
   });
 
   test('temperatures count from melting ice, whatever their scale', () => {

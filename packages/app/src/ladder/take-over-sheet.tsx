@@ -4,7 +4,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { precedenceWord } from './ladder-words';
 import { api, Refusal } from '@/data/api';
-import { useValves } from '@/data/queries';
+import { useHouseRules, useValves } from '@/data/queries';
 import { newId } from '@/data/new-id';
 import { changePreferences } from '@/prefs/preferences';
 import { useUnits } from '@/units/use-units';
@@ -32,7 +32,7 @@ export function TakeOverSheet({ system, ladder, plan, isOpen, onClose }: Props) 
   const valves = useValves().data ?? [];
   const [trouble, setTrouble] = useState<string>();
   const [isBusy, setBusy] = useState(false);
-  const taken = takeOver(system, ladder, plan.order, valves);
+  const taken = takeOver(system, ladder, plan.order, { valves, rules: useHouseRules() });
   const byId = new Map(valves.map((valve) => [valve.id, valve]));
   const nameOf = (id: string) => system.rungs.find((rung) => rung.id === id)?.name ?? id;
   const carryOut = async () => {

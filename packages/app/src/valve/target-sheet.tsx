@@ -110,7 +110,7 @@ export function TargetSheet({
   });
   const keep = handleSubmit((texts) => {
     const next = withTarget(valve, adjuster, targetFrom(texts, writing));
-    const stop = checkPlate(valve.plate, next).find((issue) => issue.stops);
+    const stop = checkPlate(valve.plate, next, writing.rules).find((issue) => issue.stops);
     if (stop) return setTrouble(plateTrouble(stop, units));
     setTrouble(undefined);
     change.mutate(next, {
@@ -175,7 +175,8 @@ function TargetSum({ valve, adjuster, control, setValue }: SumProps) {
   if (isEmpty && !isOpen)
     return <WordButton onPress={() => setOpen(true)}>work it out from what it serves</WordButton>;
   const sum = readSum(texts, writing);
-  const comes = sum.ok && sum.value ? workedOutFor(valve.plate, adjuster, sum.value) : undefined;
+  const comes =
+    sum.ok && sum.value ? workedOutFor(valve.plate, adjuster, sum.value, writing.rules) : undefined;
   const take = () => {
     if (!comes) return;
     const { set_point_pa: set, limit_pa: limit } = takenFrom(comes, units);

@@ -56,7 +56,7 @@ export function ValvePage({ valve, isPane = false }: Props) {
   const own = visits.get(valve.id) ?? [];
   const repair = useUnprovedRepair(valve.id, own);
   const standing = afterRepair(standingOf(valve, own, { rules, run, now }), repair);
-  const issues = checkPlate(valve.plate, valve);
+  const issues = checkPlate(valve.plate, valve, rules);
   const stops = issues.some((issue) => issue.stops);
   const footer = run ? (
     <BigButton

@@ -81,6 +81,7 @@ describe('taken over into the register', () => {
     target,
     ...over,
   });
+  const registerOf = (...valves: readonly Valve[]) => ({ valves, rules });
   const station = make('pump_station');
   const held = {
     ...station,
@@ -95,7 +96,12 @@ describe('taken over into the register', () => {
   const ladder = unwrap(solveLadder(held));
   const order = settingOrder(held, ladder);
   test('targets carry the reason that decides them, in setting order', () => {
-    const taken = takeOver(held, ladder, order, [valve('prv'), valve('low'), valve('other')]);
+    const taken = takeOver(
+      held,
+      ladder,
+      order,
+      registerOf(valve('prv'), valve('low'), valve('other')),
+    );
     expect(taken.order).toEqual(['prv', 'low']);
     expect(taken.refused).toEqual([]);
     expect(taken.valves[0]!.target).toMatchObject({
@@ -122,9 +128,12 @@ describe('taken over into the register', () => {
       ];
       const system = { ...held, rules };
       const own = unwrap(solveLadder(system));
-      const [taken] = takeOver(system, own, settingOrder(system, own), [
-        valve('prv', { target: { ...target, limit_pa: 9e5, sum: { need_pa: 1 } } }),
-      ]).valves;
+      const [taken] = takeOver(
+        system,
+        own,
+        settingOrder(system, own),
+        registerOf(valve('prv', { target: { ...target, limit_pa: 9e5, sum: { need_pa: 1 } } })),
+      ).valves;
       return taken!.target;
     };
     test('the target carries the sum, and its limit comes down to what the lowest point bears', () => {
@@ -152,14 +161,18 @@ describe('taken over into the register', () => {
   });
   test('a sum of before that the ladder goes over is left out; one that it keeps to stays', () => {
     const by = (need_pa: number) =>
-      takeOver(held, ladder, order, [valve('prv', { target: { ...target, sum: { need_pa } } })])
-        .valves[0]!.target.sum;
+      takeOver(
+        held,
+        ladder,
+        order,
+        registerOf(valve('prv', { target: { ...target, sum: { need_pa } } })),
+      ).valves[0]!.target.sum;
     expect(by(560_000 + target.tolerance_pa)).toEqual({ need_pa: 560_000 + target.tolerance_pa });
     expect(by(561_000 + target.tolerance_pa)).toBeUndefined();
   });
   test('a valve that cannot hold its target keeps the old one and says why', () => {
     const weak = valve('prv', { plate: { ...plate, outlet_rating_pa: 500_000 } });
-    const taken = takeOver(held, ladder, order, [weak]);
+    const taken = takeOver(held, ladder, order, registerOf(weak));
     expect(taken.valves).toEqual([]);
     expect(taken.refused[0]!.valve.target).toEqual(target);
     expect(taken.refused[0]!.issue.code).toMatch(/rating/);

@@ -1,7 +1,7 @@
 import { adjustersOf, checkPlate, isWorkedOut, workedOut, type PlateIssue } from '../family';
 import type { Ladder, Rule, RungTarget, SettingOrder, System } from '../ladder';
 import type { ValveVisit } from '../sheet';
-import { MAIN, targetOf, type Target } from '../valve';
+import { MAIN, targetOf, type LockupRules, type Target } from '../valve';
 import type { Valve } from './valve-record';
 
 export type TakenOver = {
@@ -13,18 +13,20 @@ export type TakenOver = {
   readonly order: readonly string[];
 };
 
+type Register = { readonly valves: readonly Valve[]; readonly rules: LockupRules };
+
 /**
  * A ladder's pressures taken over into the register: every rung that a valve holds gives its adjuster
  * its target, the reason that decides it, and the sum that it was worked out by where one decides; a
  * limit comes down to what the lowest point bears. A valve that cannot hold it keeps its old target.
  *
- * @param valves  the register
+ * @param register  its valves, and what lockup may add in this house
  */
 export function takeOver(
   { rungs, rules }: Pick<System, 'rungs' | 'rules'>,
   { targets }: Ladder,
   { rungs: order }: SettingOrder,
-  valves: readonly Valve[],
+  { valves, rules: house }: Register,
 ): TakenOver {
   const byId = new Map(valves.map((valve) => [valve.id, valve]));
   const changed = new Map<string, Valve>();
@@ -37,12 +39,12 @@ export function takeOver(
     if (!valve || !old) return;
     const adjuster = rung.adjuster ?? MAIN;
     const served = rules.find((rule) => rule.kind === 'serves' && rule.rung === rung.id);
-    const next = targetBy(valve, adjuster, targets[i]!, served);
+    const next = targetBy([valve, adjuster], targets[i]!, served, house);
     changed.set(valve.id, withTarget(valve, adjuster, next));
   });
   const judged = [...changed.values()].map((valve) => ({
     valve,
-    issue: checkPlate(valve.plate, valve).find(({ stops }) => stops),
+    issue: checkPlate(valve.plate, valve, house).find(({ stops }) => stops),
   }));
   const held = new Map(rungs.map(({ id, valve_id }) => [id, valve_id]));
   return {
@@ -56,17 +58,17 @@ export function takeOver(
 
 /** What an adjuster must hold by a ladder; a sum that other rules have gone over explains nothing any more. */
 function targetBy(
-  valve: Valve,
-  adjuster: string,
+  [valve, adjuster]: readonly [Valve, string],
   { pa, decidedBy }: RungTarget,
   served: Rule | undefined,
+  rules: LockupRules,
 ): Target {
   const { sum, ...old } = targetOf(valve, adjuster)!;
   const next = { ...old, set_point_pa: pa, why: decidedBy?.why || old.why };
   const spec = adjustersOf(valve.plate).find(({ id }) => id === adjuster);
   const own = served?.kind === 'serves' ? served.sum : sum;
   if (!own || !spec || !isWorkedOut(valve.plate, spec)) return next;
-  const comes = workedOut(valve.plate, { ...next, sum: own }, spec)!;
+  const comes = workedOut(valve.plate, { ...next, sum: own }, spec, rules)!;
   const limit = Math.min(next.limit_pa, comes.limit ?? next.limit_pa);
   const explains = Math.abs(comes.setPoint - pa) <= next.tolerance_pa;
   return { ...next, limit_pa: limit, ...(explains ? { sum: own } : {}) };

@@ -2,12 +2,14 @@ import { gaugePa } from '../quantity';
 import {
   adjusterPlate,
   chooseSpring,
+  defaultHouseRules,
   fittedSpring,
   isInstrument,
   ratingOf,
   targetOf,
   type AdjusterSpec,
   type AnyPlate,
+  type LockupRules,
   type Target,
   type Targets,
 } from '../valve';
@@ -53,8 +55,13 @@ export type PlateIssue =
  *
  * @param plate    figures in SI
  * @param targets  set point, tolerance and limit of every adjuster, Pa gauge
+ * @param rules    what lockup may add in this house
  */
-export function checkPlate(plate: AnyPlate, targets: Targets): readonly PlateIssue[] {
+export function checkPlate(
+  plate: AnyPlate,
+  targets: Targets,
+  rules: LockupRules = defaultHouseRules,
+): readonly PlateIssue[] {
   if (isInstrument(plate))
     return [...finiteIssues(plate, targets.target), ...ownIssues(plate, targets)];
   const specs = adjustersOf(plate);
@@ -68,7 +75,10 @@ export function checkPlate(plate: AnyPlate, targets: Targets): readonly PlateIss
   }
   if (issues.length > 0) return issues;
   for (const spec of specs)
-    issues.push(...adjusterIssues(plate, targetOf(targets, spec.id)!, spec));
+    issues.push(
+      ...adjusterIssues(plate, targetOf(targets, spec.id)!, spec),
+      ...sumIssues(plate, targetOf(targets, spec.id)!, spec, rules),
+    );
   issues.push(...ownIssues(plate, targets), ...approvalIssues(plate));
   return issues.sort((a, b) => Number(b.stops) - Number(a.stops));
 }
@@ -86,12 +96,17 @@ function adjusterIssues(plate: AnyPlate, target: Target, spec: AdjusterSpec): Pl
     issues.push({ code: 'valve.limit_over_rating', stops: true, rating: sign * rating });
   if (set + target.tolerance_pa > limit)
     issues.push({ code: 'valve.target_over_limit', stops: true, limit: target.limit_pa });
-  return [...issues, ...sumIssues(plate, target, spec), ...springIssues(plate, set, spec)];
+  return [...issues, ...springIssues(plate, set, spec)];
 }
 
 /** A target that is not what it was worked out to be; a limit that the lowest point cannot bear. */
-function* sumIssues(plate: AnyPlate, target: Target, spec: AdjusterSpec): Generator<PlateIssue> {
-  const sum = workedOut(plate, target, spec);
+function* sumIssues(
+  plate: AnyPlate,
+  target: Target,
+  spec: AdjusterSpec,
+  rules: LockupRules,
+): Generator<PlateIssue> {
+  const sum = workedOut(plate, target, spec, rules);
   if (!sum) return;
   if (sum.limit !== undefined && target.limit_pa > sum.limit)
     yield { code: 'valve.limit_over_lowest', stops: true, limit: sum.limit };

@@ -56,6 +56,17 @@ describe('a target worked out', () => {
     );
   });
 
+  test('takes off what the owner allows, where he allows another share', () => {
+    const rules = { ...defaultHouseRules, lockup_fraction: 0.2, lockup_least_pa: 60_000 };
+    const found = workedOut(plate, { ...target, sum }, spec, rules)!.limit!;
+    expect(found).toBeCloseTo(1_000_000 - column(20) - 0.2 * set, 6);
+    const stops = (limit_pa: number) =>
+      checkPlate(plate, { target: { ...target, sum, set_point_pa: set, limit_pa } }, rules).some(
+        ({ code }) => code === 'valve.limit_over_lowest',
+      );
+    expect([stops(found - 1), stops(found + 1)]).toEqual([false, true]);
+  });
+
   test('is offered on the outlet side of what holds water, nowhere else', () => {
     const offered = Object.entries(families).flatMap(([family, { adjusters }]) =>
       adjusters.filter((each) => isWorkedOut({ family }, each)).map(({ id }) => `${family} ${id}`),

@@ -6,6 +6,7 @@ import {
   sumSetPoint,
   type AdjusterSpec,
   type AnyPlate,
+  type LockupRules,
   type Target,
 } from '../valve';
 import { lineDensityOf } from './gauge-head';
@@ -25,6 +26,7 @@ export function workedOut(
   plate: AnyPlate,
   target: Target,
   adjuster: AdjusterSpec,
+  rules: LockupRules = defaultHouseRules,
 ): WorkedOut | undefined {
   const { sum } = target;
   if (!sum) return undefined;
@@ -34,7 +36,7 @@ export function workedOut(
   const free = { ...plate, outlet_rating_pa: Infinity, inlet_rating_pa: Infinity };
   const lockup = lockupAllowed(
     { plate: free, target: open, adjuster, small: gaugePa(setPoint) },
-    defaultHouseRules,
+    rules,
   );
   return { setPoint, limit: sumLimit(sum, density, lockup) };
 }

@@ -1,6 +1,12 @@
 import { families, sumFacts, targetPath, workedOut, type Family, type WorkedOut } from '../family';
 import { err, ok, type Result } from '../result';
-import { targetSumSchema, type AnyPlate, type PlateFact, type TargetSum } from '../valve';
+import {
+  targetSumSchema,
+  type AnyPlate,
+  type LockupRules,
+  type PlateFact,
+  type TargetSum,
+} from '../valve';
 import { factText, readFact, type FactError, type Writing } from './fact-text';
 import type { ValveDraft } from './valve-draft';
 
@@ -67,7 +73,7 @@ export function draftSum(
   ) as SumTexts;
   const sum = readSum(typed, writing);
   return sum.ok && sum.value
-    ? workedOutFor({ family: shape.family } as AnyPlate, adjuster, sum.value)
+    ? workedOutFor({ family: shape.family } as AnyPlate, adjuster, sum.value, writing.rules)
     : undefined;
 }
 
@@ -76,8 +82,9 @@ export function workedOutFor(
   plate: AnyPlate,
   adjuster: string,
   sum: TargetSum,
+  rules?: LockupRules,
 ): WorkedOut | undefined {
   const spec = families[plate.family as Family].adjusters.find(({ id }) => id === adjuster);
   const target = { set_point_pa: 0, tolerance_pa: 1, limit_pa: 0, why: '', sum };
-  return spec && workedOut(plate, target, spec);
+  return spec && workedOut(plate, target, spec, rules);
 }

@@ -13,7 +13,7 @@ import {
 import type { Site } from '../exchange';
 import { measureOf, type Family } from '../family';
 import { err, ok, type Result } from '../result';
-import type { PlateFact } from '../valve';
+import type { LockupRules, PlateFact } from '../valve';
 import { placePath, readPlace } from './places';
 
 /** In which unit readings are written where none is, and what the air weighs there. */
@@ -22,6 +22,8 @@ export type Writing = {
   readonly barometer: AbsolutePressure;
   /** Of the house; a valve that names one is written in its air. */
   readonly places?: readonly Site[];
+  /** What lockup may add in this house; the ordinary where nothing is said. */
+  readonly rules?: LockupRules;
 };
 
 /** A writing as it is for valves of one family: what is set by a thermometer is written in degrees. */

@@ -121,7 +121,7 @@ export function readDraft({ shape, texts }: ValveDraft, options: ReadOptions): R
   const same = others.find((other) => other.tag === tag && other.id !== id);
   if (same) issues.push({ path: 'tag', error: { code: 'register.tag_taken', ...same } });
   if (issues.length > 0) return { valve: undefined, issues, plate: [] };
-  return judged(finished(raw, shape, options));
+  return judged(finished(raw, shape, options), writing);
 }
 
 /** As it is written where the valve stands: in the air of its own place, if it names one. */
@@ -205,13 +205,13 @@ function asCharted(springs: readonly Coloured[], known: readonly Coloured[]): re
 const stackOf = (known: Coloured | undefined) =>
   known?.stacked_with ? { stacked_with: known.stacked_with } : {};
 
-function judged(raw: Record<string, unknown>): ReadDraft {
+function judged(raw: Record<string, unknown>, { rules }: Writing): ReadDraft {
   const parsed = valveSchema.safeParse(raw);
   if (parsed.success)
     return {
       valve: parsed.data,
       issues: [],
-      plate: checkPlate(parsed.data.plate, parsed.data),
+      plate: checkPlate(parsed.data.plate, parsed.data, rules),
     };
   const issues = parsed.error.issues.map(({ path, message }) => ({
     path: path.map(String).join('.'),

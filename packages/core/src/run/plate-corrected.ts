@@ -39,7 +39,7 @@ export function plateError(run: Run, { facts }: Correction): PlateError | undefi
     return { code: 'run.order_would_change' };
   // Work that has ended sets nothing any more: then what stands there is only told.
   if (hasEnded(run)) return undefined;
-  const issue = checkPlate(plate, started).find(({ stops }) => stops);
+  const issue = checkPlate(plate, started, started.house_rules).find(({ stops }) => stops);
   return issue && { code: 'run.plate_forbids', issue };
 }
 

@@ -4,6 +4,9 @@ import type { HouseRules } from './house-rules';
 import { ratingOf, type AnyPlate } from './plate';
 import type { Target } from './target';
 
+/** The owner’s figures of what lockup may add. */
+export type LockupRules = Pick<HouseRules, 'lockup_fraction' | 'lockup_least_pa' | 'lockup_gas'>;
+
 type Stand = {
   readonly plate: AnyPlate;
   readonly target: Target;
@@ -26,7 +29,7 @@ type Stand = {
  */
 export function lockupAllowed(
   { plate, target, adjuster, small }: Stand,
-  rules: Pick<HouseRules, 'lockup_fraction' | 'lockup_least_pa' | 'lockup_gas'>,
+  rules: LockupRules,
 ): PressureDifference {
   const { lockup_gas: gas } = rules;
   // Runs that were begun before gas had its own: one rule for all, over what was held.

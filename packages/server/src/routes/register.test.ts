@@ -234,6 +234,18 @@ describe('gauges, rounds and rules', () => {
       400,
     );
   });
+
+  test('a limit is held against what the owner allows lockup to add', async () => {
+    const bears = valve.target.limit_pa + 0.15 * valve.target.set_point_pa;
+    const sum = { need_pa: valve.target.set_point_pa, lowest_rating_pa: bears };
+    const put = () =>
+      server.send('PUT', `/valves/${valve.id}`, { ...valve, target: { ...valve.target, sum } });
+    expect((await put()).status).toBe(200);
+    const wide = { ...defaultHouseRules, lockup_fraction: 0.2 };
+    expect((await server.send('PUT', '/house-rules', wide)).status).toBe(200);
+    expect(await codeOf(await put())).toBe('valve.limit_over_lowest');
+    await server.send('PUT', `/valves/${valve.id}`, valve);
+  });
 });
 
 describe('the server', () => {

@@ -1,16 +1,12 @@
 import { z } from '@hono/zod-openapi';
-import { defaultHouseRules, digestOf, houseRulesSchema, publishedSchemas } from '@holvek/core';
+import { digestOf, houseRulesSchema, publishedSchemas } from '@holvek/core';
 import { keepDocument } from '../db/keep';
 import type { Store } from '../db/open';
 import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
+import { HOUSE_RULES, houseRulesOf } from '../people/house-rules';
 import { changeOf } from './documents';
-
-const KEY = 'house_rules';
-
-const rulesOf = (body: string | undefined) =>
-  houseRulesSchema.parse({ ...defaultHouseRules, ...(body ? JSON.parse(body) : {}) });
 
 /** House rules, the health of the server, and the schemas of the files that it writes. */
 export function settingRoutes(store: Store) {
@@ -28,10 +24,9 @@ export function settingRoutes(store: Store) {
         return c.json({ ok: hasRoom, storage } as const, 200);
       },
     )
-    .openapi(getRoute('/house-rules', 'The owner’s figures', houseRulesSchema), async (c) => {
-      const row = await store.tables.settings.findByPk(KEY);
-      return c.json(rulesOf(row?.body), 200);
-    })
+    .openapi(getRoute('/house-rules', 'The owner’s figures', houseRulesSchema), async (c) =>
+      c.json(await houseRulesOf(store.tables), 200),
+    )
     .openapi(
       sendRoute('put', '/house-rules', 'Change the owner’s figures', {
         body: houseRulesSchema,
@@ -41,11 +36,15 @@ export function settingRoutes(store: Store) {
         const rules = c.req.valid('json');
         const { over, who } = changeOf(c);
         await store.write(async (tables) => {
-          const row = await tables.settings.findByPk(KEY, { raw: true });
-          const current = rulesOf(row?.body);
+          const current = await houseRulesOf(tables);
           if (over !== undefined && digestOf(current) !== over)
             throw new Problem(412, 'document.changed', current);
-          await keepDocument(tables, 'settings', { id: KEY, body: JSON.stringify(rules) }, who);
+          await keepDocument(
+            tables,
+            'settings',
+            { id: HOUSE_RULES, body: JSON.stringify(rules) },
+            who,
+          );
         });
         return c.json(rules, 200);
       },

@@ -20,14 +20,16 @@ import { Problem } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import { mustBeAllowed } from '../people/gate';
+import { houseRulesOf } from '../people/house-rules';
 import { latestPractice, sheetsOf } from '../sheet/shelf';
 import { changeOf, documentsOf, type Change } from './documents';
 
 /** The register: valves one by one, as CSV both ways, and the check of a valve's chain of sheets. */
 export function valveRoutes(store: Store) {
   const valves = documentsOf(store, 'valves', valveSchema);
-  const accept = (valve: Valve, change: Change) => {
-    const stopping = checkPlate(valve.plate, valve).filter(({ stops }) => stops);
+  const accept = async (valve: Valve, change: Change) => {
+    const rules = await houseRulesOf(store.tables);
+    const stopping = checkPlate(valve.plate, valve, rules).filter(({ stops }) => stops);
     if (stopping[0]) throw new Problem(422, stopping[0].code, stopping);
     return valves.put(valve, change);
   };
@@ -110,7 +112,8 @@ function actionsIn(before: Valve, after: Valve): readonly HouseAction[] {
 /** Units of a file where its headers name none, and the air where each valve stands. */
 async function writingOf(store: Store): Promise<Writing> {
   const places = await documentsOf(store, 'sites', siteSchema).all();
-  return { unit: 'kPa', barometer: atPlace(places, undefined).barometer, places };
+  const { barometer } = atPlace(places, undefined);
+  return { unit: 'kPa', barometer, places, rules: await houseRulesOf(store.tables) };
 }
 
 /** Valves of a file over what the register has, and what that would change. */

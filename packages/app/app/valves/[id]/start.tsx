@@ -158,7 +158,7 @@ function StartForm({ valve, gauges, isPractice, twin }: FormProps) {
   const schools = schoolsOf(valve);
   const [school, setSchool] = useState(schools[0]!.id);
   const hung = useHungGauges(valve, gauges);
-  const stop = checkPlate(valve.plate, valve).find((issue) => issue.stops);
+  const stop = checkPlate(valve.plate, valve, useHouseRules()).find((issue) => issue.stops);
   const [job, setJob] = useJob(valve.id);
   const isOpen = useOpenRun(valve.id) !== undefined;
   const isTaken = !isPractice && (isOpen || barred !== undefined);

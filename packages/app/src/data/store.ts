@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from 'react';
 import { api } from './api';
 import { DeviceStorage, openHere, type Keeping } from './device-storage';
+import { HandsHere } from './hands-here';
 import { KeptChanges, type KeptChange, type Puts } from './kept-changes';
 import { LogWatch, type LogWatchState } from './log-watch';
 import { PictureShelf } from './picture-shelf';
@@ -12,6 +13,7 @@ const storage = new DeviceStorage(openHere);
 export const deviceDb = storage.db;
 /** For what is only a convenience: nothing where this device keeps nothing. */
 export const deviceDbIfKept = storage.ifKept;
+export const handsHere = new HandsHere(deviceDbIfKept);
 export const pictures = new PictureShelf(deviceDbIfKept, api.putPicture);
 
 /** The file goes before what is said of it, and is let go of once both are there. */

@@ -4,6 +4,7 @@ import { useMutation } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { Refused } from './refused';
+import { rememberHere, useSession } from './session';
 import { api } from '@/data/api';
 import { Card } from '@/ui/card';
 import { FormField } from '@/ui/form-field';
@@ -18,7 +19,14 @@ export function MySecretCard() {
     resolver: zodResolver(formSchema),
     defaultValues: { old: '', secret: '' },
   });
-  const change = useMutation({ mutationFn: api.changeSecret, onSuccess: () => reset() });
+  const { data: session } = useSession();
+  const change = useMutation({
+    mutationFn: api.changeSecret,
+    onSuccess: async (_, { secret }) => {
+      reset();
+      if (session?.person) await rememberHere(session.person, secret);
+    },
+  });
   return (
     <Card>
       <Heading>My PIN</Heading>

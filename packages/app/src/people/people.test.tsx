@@ -13,9 +13,10 @@ import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-libra
 import { webcrypto } from 'node:crypto';
 import type { ReactElement } from 'react';
 import { PersonSheet } from './person-sheet';
-import { signOut } from './session';
+import { rememberHere, signOut } from './session';
 import { WhoIsHere } from './who-is-here';
 import { queryClient } from '@/data/queries';
+import { handsHere } from '@/data/store';
 import { changePreferences, preferences } from '@/prefs/preferences';
 import { config } from '@/theme/tamagui.config';
 import { TamaguiProvider } from '@/ui/kit';
@@ -24,7 +25,13 @@ jest.mock('expo-router', () => ({ useRouter: () => ({}) }));
 // The page of a test has no WebCrypto of its own.
 const mockKey = jest.fn();
 jest.mock('@/data/device-key', () => ({ deviceKey: () => mockKey() as unknown }));
+// What a try costs is proved in the core.
+jest.mock('@holvek/core', () => ({
+  ...jest.requireActual<object>('@holvek/core'),
+  pinDigest: async (_: unknown, secret: string, { salt }: { salt: string }) => `${secret}${salt}`,
+}));
 const subtle = webcrypto.subtle as never;
+Object.defineProperty(globalThis.crypto, 'subtle', { value: subtle, configurable: true });
 beforeAll(async () =>
   mockKey.mockResolvedValue(await deviceSigner(subtle, await makeDeviceKey(subtle))),
 );
@@ -77,9 +84,10 @@ const onSession =
   ({ path }: Sent): Answer =>
     path === '/session' ? answer : { body: [] };
 
-beforeEach(() => {
+beforeEach(async () => {
+  for (const { name } of await handsHere.people()) await handsHere.forget(name);
   queryClient.clear();
-  changePreferences({ technician: '', role: 'viewer' });
+  changePreferences({ technician: '', role: 'viewer', hand: 'session' });
 });
 afterEach(cleanup);
 
@@ -164,6 +172,109 @@ describe('who is here', () => {
     await press('Open the house');
     expect(await screen.findByText('the work')).toBeTruthy();
     expect(preferences().role).toBe('owner');
+  });
+
+  describe('several hands on one phone, without a network', () => {
+    const ines: Person = {
+      ...tomas,
+      id: 'p-2',
+      name: 'Ines Falk',
+      short: 'ines',
+      role: 'supervisor',
+    };
+    /** Who the server says is signed in; there is no network while it is undefined. */
+    let house: Session | undefined;
+    let sent: Sent[];
+    const begin = async (person: Person | undefined) => {
+      house = { ...nobody, ...(person ? { person } : {}) };
+      sent = served(({ path, method, body }) => {
+        if (!house) return undefined;
+        if (path !== '/session') return { body: [] };
+        if (method !== 'POST') return { body: house };
+        const { short } = body as { readonly short: string };
+        house = { ...nobody, person: short === 'ines' ? ines : tomas };
+        return { body: house };
+      });
+      await rememberHere(tomas, '593712');
+      await rememberHere(ines, '820164');
+      await show(page);
+    };
+    const comeIn = async (name: string, pin: string) => {
+      await act(async () => void fireEvent.click(await screen.findByRole('radio', { name })));
+      await type('PIN or password', pin);
+      await press('Sign in');
+    };
+    const online = () => act(() => queryClient.refetchQueries({ queryKey: ['session'] }));
+
+    test('it is locked, opens to another by his own PIN, and the server is told once it is there', async () => {
+      await begin(tomas);
+      expect(await screen.findByText('the work')).toBeTruthy();
+      house = undefined;
+      await act(() => signOut());
+      expect(screen.queryByText('the work')).toBeNull();
+      await comeIn('Ines Falk', '593712');
+      expect((await screen.findByRole('alert')).textContent).toBe('Name or PIN is not right.');
+      await type('PIN or password', '820164');
+      await press('Sign in');
+      expect(await screen.findByText('the work')).toBeTruthy();
+      expect(preferences()).toMatchObject({
+        technician: 'Ines Falk',
+        role: 'supervisor',
+        hand: 'here',
+      });
+      // The server still has the session of the one before.
+      house = { ...nobody, person: tomas };
+      await online();
+      const said = sent.find(({ method }) => method === 'POST');
+      expect(said?.body).toMatchObject({ short: 'ines', secret: '820164' });
+      expect(preferences()).toMatchObject({ technician: 'Ines Falk', hand: 'session' });
+      expect(screen.getByText('the work')).toBeTruthy();
+    });
+
+    test('what the server does not take any more is asked for again; the work goes on under the own name', async () => {
+      await begin(undefined);
+      house = undefined;
+      await online();
+      await comeIn('Ines Falk', '820164');
+      expect(await screen.findByText('the work')).toBeTruthy();
+      served(({ path, method }) => {
+        if (path !== '/session') return { body: [] };
+        return method === 'POST'
+          ? { status: 401, body: { error: { code: 'person.wrong_secret' } } }
+          : { body: { ...nobody, person: tomas } };
+      });
+      await online();
+      expect(await screen.findByRole('heading', { name: 'Who is here?' })).toBeTruthy();
+      await press(/^Work on without signing in/u);
+      expect(preferences()).toMatchObject({ technician: 'Ines Falk', hand: 'here' });
+    });
+
+    test('locked, it opens to nobody by a session that still lives', async () => {
+      await begin(tomas);
+      expect(await screen.findByText('the work')).toBeTruthy();
+      house = undefined;
+      await act(() => signOut());
+      house = { ...nobody, person: tomas };
+      await online();
+      expect(await screen.findByRole('heading', { name: 'Who is here?' })).toBeTruthy();
+      expect(screen.queryByText('the work')).toBeNull();
+      expect(preferences().technician).toBe('');
+    });
+
+    test('whose session was ended from elsewhere comes in by the server alone', async () => {
+      await begin(tomas);
+      expect(await screen.findByText('the work')).toBeTruthy();
+      house = nobody;
+      await online();
+      house = undefined;
+      await act(() => signOut());
+      await type('Short name', 'tomas');
+      await type('PIN or password', '593712');
+      await press('Sign in');
+      expect((await screen.findByRole('alert')).textContent).toContain('does not know this name');
+      await comeIn('Ines Falk', '820164');
+      expect(await screen.findByText('the work')).toBeTruthy();
+    });
   });
 
   test('signed out, the phone knows nobody', async () => {

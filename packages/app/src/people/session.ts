@@ -1,33 +1,86 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, Refusal } from '@/data/api';
+import { api, Refusal, Unreachable } from '@/data/api';
 import { deviceId } from '@/data/device-id';
 import { deviceKey } from '@/data/device-key';
 import { queryClient } from '@/data/queries';
-import { deviceDb, outbox, pullOpenRuns } from '@/data/store';
-import { changePreferences } from '@/prefs/preferences';
-import { proofDigest, type FirstOwner, type Session, type SignIn } from '@holvek/core';
+import { deviceDb, handsHere, outbox, pullOpenRuns } from '@/data/store';
+import { changePreferences, preferences } from '@/prefs/preferences';
+import { proofDigest, type FirstOwner, type Person, type Session, type SignIn } from '@holvek/core';
 
 const KEY = ['session'];
+const HANDS = ['hands-here'];
+const TRY_AGAIN_MS = 30_000;
+
+type Said<T> = Omit<T, 'device' | 'called' | 'proof'>;
+
+/** What was typed by one who came in without a network: said to the server once there is one. */
+let typedHere: Said<SignIn> | undefined;
+
+const work = ({ name, role }: Pick<Person, 'name' | 'role'>, hand: 'session' | 'here'): void =>
+  changePreferences({ technician: name, role, hand });
 
 /** Whoever the server says is signed in works on this phone from now on, with a network or without. */
 function take(session: Session): Session {
-  if (session.person)
-    changePreferences({ technician: session.person.name, role: session.person.role });
+  if (session.person) work(session.person, 'session');
   return session;
 }
 
 /**
  * Who the server says is here. A session that was opened with another key than this phone has (its storage
- * was cleared since) could sign nothing: it counts as none.
+ * was cleared since) could sign nothing: it counts as none. So does that of one who has locked the phone,
+ * or given it to another, while there was no network.
  */
 async function asked(): Promise<Session> {
   const { person, ...house } = await api.session();
   const own = await deviceKey(await deviceDb);
   const isOwn = house.key === undefined || house.key === own?.name;
-  return take(person && isOwn ? { ...house, person } : house);
+  const { hand, technician } = preferences();
+  if (!person || !isOwn) {
+    // Ended from elsewhere, or run out: the phone alone opens to this name no more.
+    if (hand === 'session' && technician !== '') await handsHere.forget(technician);
+    return (await saidAgain()) ?? house;
+  }
+  if (hand === 'nobody') return house;
+  if (hand === 'here' && person.name !== technician) return (await saidAgain()) ?? house;
+  return take({ ...house, person });
 }
 
-export const useSession = () => useQuery({ queryKey: KEY, queryFn: asked, retry: false });
+/** Says to the server what was typed without it; nothing where that is not known any more, or not right. */
+async function saidAgain(): Promise<Session | undefined> {
+  const said = typedHere;
+  typedHere = undefined;
+  if (!said) return undefined;
+  try {
+    const session = take(await openedBy(said));
+    if (session.person) await rememberHere(session.person, said.secret);
+    return session;
+  } catch (error) {
+    if (error instanceof Refusal) return undefined;
+    typedHere = said;
+    throw error;
+  }
+}
+
+/** Asked again once there is a network, and now and then while the server cannot be reached. */
+export const useSession = () =>
+  useQuery({
+    queryKey: KEY,
+    queryFn: asked,
+    retry: false,
+    // Who is here without a network is this phone’s own to say, not an answer of before.
+    meta: { isOnlyShown: true },
+    refetchOnReconnect: true,
+    refetchInterval: ({ state }) => (state.status === 'error' ? TRY_AGAIN_MS : false),
+  });
+
+/** Whom this phone knows again without a network. */
+export const useHandsHere = () => useQuery({ queryKey: HANDS, queryFn: () => handsHere.people() });
+
+/** A secret that the server has taken is known on this phone from now on. */
+export async function rememberHere(person: Person, secret: string): Promise<void> {
+  await handsHere.remember(person, secret);
+  await queryClient.invalidateQueries({ queryKey: HANDS });
+}
 
 /** The server no longer knows who this is: it is asked, and the page says so. */
 queryClient.getQueryCache().subscribe(({ query, type }) => {
@@ -56,23 +109,54 @@ const here = async () => ({
   ),
 });
 
-async function enter(session: Session): Promise<void> {
+async function enter(session: Session, secret: string): Promise<void> {
+  typedHere = undefined;
   queryClient.setQueryData(KEY, take(session));
   // What was refused to nobody is fetched for somebody, and what waited is sent.
   await queryClient.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== KEY[0] });
   void outbox.flush().then(pullOpenRuns);
+  if (session.person) await rememberHere(session.person, secret);
 }
 
-type Said<T> = Omit<T, 'device' | 'called' | 'proof'>;
-export const signIn = async (said: Said<SignIn>): Promise<void> =>
-  enter(await api.signIn({ ...said, ...(await here()) }));
-export const becomeOwner = async (said: Said<FirstOwner>): Promise<void> =>
-  enter(await api.becomeOwner({ ...said, ...(await here()) }));
+const openedBy = async (said: Said<SignIn>): Promise<Session> =>
+  api.signIn({ ...said, ...(await here()) });
 
-/** What has not been sent stays on this phone, under the name of who entered it. */
+/**
+ * By the server where there is one; without a network by what this phone knows of whoever has signed in on
+ * it before.
+ */
+export async function signIn(said: Said<SignIn>): Promise<void> {
+  const opened = await openedBy(said).catch((error: unknown) => {
+    if (error instanceof Unreachable) return undefined;
+    throw error;
+  });
+  if (opened) return enter(opened, said.secret);
+  const person = await handsHere.unlock(said.short.trim().toLowerCase(), said.secret);
+  typedHere = said;
+  work(person, 'here');
+  // What the server said of another is no answer any more: it is asked anew.
+  void queryClient.resetQueries({ queryKey: KEY });
+}
+
+export async function becomeOwner(said: Said<FirstOwner>): Promise<void> {
+  await enter(await api.becomeOwner({ ...said, ...(await here()) }), said.secret);
+}
+
+/**
+ * What has not been sent stays on this phone, under the name of who entered it. Without a network the phone
+ * is locked, and its session is nobody's until somebody has signed in.
+ */
 export async function signOut(): Promise<void> {
+  typedHere = undefined;
   await outbox.flush();
-  const session = await api.signOut();
-  changePreferences({ technician: '', role: 'viewer' });
-  queryClient.setQueryData(KEY, session);
+  const left = await api.signOut().catch((error: unknown) => {
+    if (error instanceof Unreachable) return undefined;
+    throw error;
+  });
+  changePreferences({ technician: '', role: 'viewer', hand: left ? 'session' : 'nobody' });
+  const known = queryClient.getQueryData<Session>(KEY);
+  if (left) queryClient.setQueryData(KEY, left);
+  else if (known) queryClient.setQueryData(KEY, withoutPerson(known));
 }
+
+const withoutPerson = ({ person: _, key: _own, ...house }: Session): Session => house;

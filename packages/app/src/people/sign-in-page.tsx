@@ -1,13 +1,14 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { firstOwnerSchema, signInSchema, type Session } from '@holvek/core';
 import { useMutation } from '@tanstack/react-query';
-import { useForm } from 'react-hook-form';
+import { useForm, useWatch } from 'react-hook-form';
 import { LarkhollowCard, LeaveLarkhollow } from './larkhollow-card';
 import { roleWords } from './people-words';
 import { Refused } from './refused';
-import { becomeOwner, signIn } from './session';
+import { becomeOwner, signIn, useHandsHere } from './session';
 import { Screen } from '@/shell/screen';
 import { Card } from '@/ui/card';
+import { Choice } from '@/ui/field';
 import { FormField } from '@/ui/form-field';
 import { YStack } from '@/ui/kit';
 import { BigButton, Press, WordButton } from '@/ui/press';
@@ -43,6 +44,16 @@ export function SignInPage({ house, onLater }: Props) {
   );
 }
 
+/** The door without a network: whoever has signed in on this phone before comes in by the same PIN. */
+export const OfflineDoor = () => (
+  <Screen
+    title="Who is here?"
+    under="No network: this phone knows whoever has signed in on it in the last 30 days"
+  >
+    <SignInForm />
+  </Screen>
+);
+
 function DemoPeople({ people }: { readonly people: NonNullable<Session['demo']> }) {
   const enter = useMutation({ mutationFn: signIn });
   return (
@@ -75,13 +86,23 @@ const signInForm = signInSchema.pick({ short: true, secret: true });
 
 function SignInForm() {
   const enter = useMutation({ mutationFn: signIn });
-  const { control, handleSubmit } = useForm({
+  const { data: hands = [] } = useHandsHere();
+  const { control, handleSubmit, setValue } = useForm({
     resolver: zodResolver(signInForm),
     defaultValues: { short: '', secret: '' },
   });
+  const short = useWatch({ control, name: 'short' });
   return (
     <Card>
       <YStack gap="$3">
+        {hands.length > 0 ? (
+          <Choice
+            label="Known on this phone"
+            value={short}
+            options={hands.map((hand) => ({ value: hand.short, say: hand.name }))}
+            onChange={(next) => setValue('short', next)}
+          />
+        ) : null}
         <FormField control={control} name="short" label="Short name" maxLength={12} />
         <FormField
           control={control}

@@ -1,8 +1,8 @@
 import { defaultPeopleRules, lackedLicence, licenceKinds, type Family } from '@holvek/core';
 import { useQuery } from '@tanstack/react-query';
-import { useSession } from './session';
+import { useHandsHere, useSession } from './session';
 import { api } from '@/data/api';
-import { useMay } from '@/prefs/preferences';
+import { useMay, usePreferences } from '@/prefs/preferences';
 import { today } from '@/ui/local-day';
 
 export const usePeopleRules = () =>
@@ -13,6 +13,8 @@ export function useBarred(
   family: Family,
 ): { readonly title: string; readonly say: string } | undefined {
   const { data: session } = useSession();
+  const { data: hands = [] } = useHandsHere();
+  const { technician } = usePreferences();
   const { data: rules = defaultPeopleRules } = usePeopleRules();
   const { may, needs } = useMay('work');
   if (!may)
@@ -20,7 +22,7 @@ export function useBarred(
       title: 'You may practise here',
       say: `A record is made by a ${needs}. Practice is open to everybody.`,
     };
-  const person = session?.person;
+  const person = [session?.person, ...hands].find((each) => each?.name === technician);
   const kind = person && lackedLicence({ person, family, rules, day: today() });
   return (
     kind && {

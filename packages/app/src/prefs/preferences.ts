@@ -12,6 +12,11 @@ export const preferencesSchema = z.object({
   /** Who is signed in here; without a network, who was when there was one. */
   technician: z.string().max(80).catch(''),
   role: z.enum(roles).catch('viewer'),
+  /**
+   * Who says who is here: the server, by its session; this phone, by a PIN that it knew again without a
+   * network; or nobody, since it was locked without one.
+   */
+  hand: z.enum(['session', 'here', 'nobody']).catch('session'),
   /** How many times faster than real time a simulated valve lives from the start. */
   twinSpeed: z.number().min(1).max(60).catch(1),
   /** Hands full: spoken, large, by a clicker. */

@@ -2,6 +2,8 @@
 export const personRefusals = {
   'person.not_signed_in': 'Nobody is signed in here. It is kept on this phone until somebody is.',
   'person.wrong_secret': 'Name or PIN is not right.',
+  'person.not_known_here':
+    'There is no network, and this phone does not know this name: it knows whoever has signed in on it in the last 30 days.',
   'person.may_not': 'This is not for your role to change; ask the one who may.',
   'device.not_proved':
     'This phone could not prove its key. Load the page again, and try once more.',

@@ -1,9 +1,14 @@
+import { pbkdf2Sync, webcrypto } from 'node:crypto';
 import {
   houseActions,
   may,
+  oneMoreWrong,
   personSchema,
+  PIN_ROUNDS,
+  pinDigest,
   roles,
   secretSchema,
+  waitAfter,
   whoMay,
   type HouseAction,
   type Role,
@@ -83,5 +88,33 @@ describe('a person', () => {
     ['x'.repeat(201), false],
   ])('keeps %s as a secret: %s', (secret, isTaken) => {
     expect(secretSchema.safeParse(secret).success).toBe(isTaken);
+  });
+});
+
+describe('what a phone keeps of a PIN', () => {
+  test('is PBKDF2 over its salt: the same for the same, another for any other', async () => {
+    const cost = { salt: 'salt', rounds: 1000 };
+    const digest = (secret: string, more = {}) =>
+      pinDigest(webcrypto.subtle, secret, { ...cost, ...more });
+    const known = await digest('593712');
+    expect(known).toBe(pbkdf2Sync('593712', 'salt', 1000, 32, 'sha256').toString('hex'));
+    expect(await digest('５93712')).toBe(known);
+    expect(await digest('593713')).not.toBe(known);
+    expect(await digest('593712', { salt: 'other' })).not.toBe(known);
+    expect(await digest('593712', { rounds: 1001 })).not.toBe(known);
+    expect(PIN_ROUNDS).toBeGreaterThanOrEqual(600_000);
+  });
+
+  test('after the fifth wrong try one waits, twice as long each time, a quarter of an hour at most', () => {
+    const waits = [4, 5, 6, 7, 9, 10, 30].map((wrong) => waitAfter({ wrong, lastMs: 0 }, 0));
+    expect(waits).toEqual([0, 30, 60, 120, 480, 900, 900]);
+    expect(oneMoreWrong({ wrong: 7, lastMs: 0 }, 3_600_000)).toEqual({
+      wrong: 8,
+      lastMs: 3_600_000,
+    });
+    expect(oneMoreWrong({ wrong: 7, lastMs: 0 }, 3_600_001)).toEqual({
+      wrong: 1,
+      lastMs: 3_600_001,
+    });
   });
 });

@@ -1,0 +1,108 @@
+import {
+  oneMoreWrong,
+  personSchema,
+  PIN_ROUNDS,
+  pinDigest,
+  waitAfter,
+  type Person,
+  type WrongTries,
+} from '@holvek/core';
+import { z } from 'zod';
+import { Refusal } from './api';
+import type { DeviceDb } from './device-db';
+import { newId } from './new-id';
+
+const KEY = 'hands';
+const DAY_MS = 86_400_000;
+/** Whoever has not signed in here over a network for so long has to again: as long as a session lives unused. */
+const LONGEST_MS = 30 * DAY_MS;
+
+const handSchema = z.object({
+  person: personSchema,
+  salt: z.string(),
+  rounds: z.number(),
+  digest: z.string(),
+  /** When he last signed in here over a network. */
+  sinceMs: z.number(),
+  tries: z.object({ wrong: z.number(), lastMs: z.number() }).optional(),
+});
+type Hand = z.infer<typeof handSchema>;
+
+/** What the browser reckons with; nothing where the page is not in a secure context. */
+const subtleHere = () => (globalThis.crypto as { subtle?: typeof crypto.subtle }).subtle;
+
+/**
+ * Hands that this phone knows again without a network: whoever has signed in on it in the last thirty days,
+ * by the same PIN. Of the PIN it keeps no more than what it is tried against.
+ */
+export class HandsHere {
+  constructor(
+    private readonly db: Promise<DeviceDb | undefined>,
+    private readonly now: () => number = Date.now,
+    private readonly rounds = PIN_ROUNDS,
+  ) {}
+
+  /** Whom it knows, by name. */
+  async people(): Promise<readonly Person[]> {
+    const hands = (await this.all()).filter((hand) => this.isFresh(hand));
+    return hands.map(({ person }) => person).sort((a, b) => a.name.localeCompare(b.name));
+  }
+
+  /** Somebody has signed in here, and the server has taken his secret. */
+  async remember(person: Person, secret: string): Promise<void> {
+    const subtle = subtleHere();
+    // A page without keys signs nothing either: it is told so elsewhere.
+    if (!subtle) return;
+    const cost = { salt: newId(), rounds: this.rounds };
+    const digest = await pinDigest(subtle, secret, cost);
+    const hand = { person, ...cost, digest, sinceMs: this.now() };
+    await this.keep([...(await this.others(person.id)), hand]);
+  }
+
+  /** Whoever was signed out from elsewhere comes in again over a network alone. */
+  async forget(name: string): Promise<void> {
+    await this.keep((await this.all()).filter(({ person }) => person.name !== name));
+  }
+
+  /**
+   * Who this is.
+   *
+   * @throws Refusal  person.not_known_here · person.try_later, with the seconds · person.wrong_secret
+   */
+  async unlock(short: string, secret: string): Promise<Person> {
+    const hand = (await this.all()).find(({ person }) => person.short === short);
+    const subtle = subtleHere();
+    if (!subtle || !hand || !this.isFresh(hand)) throw new Refusal(401, 'person.not_known_here');
+    const seconds = hand.tries ? waitAfter(hand.tries, this.now()) : 0;
+    if (seconds > 0) throw new Refusal(429, 'person.try_later', { seconds });
+    // Counted before it is looked at, and kept: a page that is loaded anew begins no new count.
+    await this.count(hand, oneMoreWrong(hand.tries, this.now()));
+    if ((await pinDigest(subtle, secret, hand)) !== hand.digest)
+      throw new Refusal(401, 'person.wrong_secret');
+    await this.count(hand, undefined);
+    return hand.person;
+  }
+
+  private isFresh({ sinceMs }: Hand): boolean {
+    const age = this.now() - sinceMs;
+    // A clock that was set back opens nothing that had closed.
+    return age >= 0 && age <= LONGEST_MS;
+  }
+
+  private async count(hand: Hand, tries: WrongTries | undefined): Promise<void> {
+    const { tries: _, ...rest } = hand;
+    await this.keep([...(await this.others(hand.person.id)), { ...rest, ...(tries && { tries }) }]);
+  }
+
+  private others = async (id: string): Promise<readonly Hand[]> =>
+    (await this.all()).filter(({ person }) => person.id !== id);
+
+  private async all(): Promise<readonly Hand[]> {
+    const kept = await (await this.db)?.get('cache', KEY);
+    const parsed = z.array(handSchema).safeParse(kept ?? []);
+    return parsed.success ? parsed.data : [];
+  }
+
+  private keep = async (hands: readonly Hand[]): Promise<void> =>
+    void (await (await this.db)?.put('cache', hands, KEY));
+}

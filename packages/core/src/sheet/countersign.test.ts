@@ -111,6 +111,10 @@ describe('what is signed', () => {
       parse({}),
       parse({ verdict: 'sent_back' }),
       parse({ verdict: 'sent_back', words: 'no lock' }),
-    ]).toEqual([true, false, true]);
+      parse({ verdict: 'sent_back', words: 'no' }),
+      parse({ verdict: 'sent_back', words: 'why' }),
+      parse({ words: 'x'.repeat(2000) }),
+      parse({ words: 'x'.repeat(2001) }),
+    ]).toEqual([true, false, true, false, true, true, false]);
   });
 });

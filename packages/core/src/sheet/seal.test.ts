@@ -17,7 +17,7 @@ import {
 } from '../run';
 import { rehearsed, startAtMs } from '../testing/samples';
 import { freezeSheet } from './freeze';
-import { sealedEntry, sealEntries, shownHash } from './seal';
+import { sealedEntry, sealEntries, shownHash, signedEntry } from './seal';
 
 const whole = sealEntries(rehearsed().events);
 const signature = whole.at(-1) as EventOf<'signed'>;
@@ -159,6 +159,27 @@ describe('a signature', () => {
     expect(body).toMatchObject({ root: signature.root, covers: signature.covers });
     expect(signature.sheet).toBe(shownHash(body));
     expect(shownHash({ ...body, previous_hash: 'a'.repeat(64) })).toBe(signature.sheet);
+  });
+
+  test('alone is signed by the key of its device; where there is no key, it is none the less one', async () => {
+    const publicKey = { alg: 'ES256', x: 'x', y: 'y' } as never;
+    const key = { publicKey, sign: async (text: string) => `by hand: ${text}` };
+    const at = (place: number) => ({
+      id: `entry-${place}`,
+      runId: 'run-1',
+      author: 'Tomas',
+      device: 'phone',
+      atMs: startAtMs,
+    });
+    const last = drafts.length - 1;
+    const before = whole.slice(0, last);
+    const signed = unwrap(await signedEntry(drafts[last]!, at(last), before, key));
+    expect(signed).toMatchObject({ type: 'signed', device_signature: { key: publicKey } });
+    expect(isGenuine(signed)).toBe(true);
+    const bare = unwrap(await signedEntry(drafts[last]!, at(last), before, undefined));
+    expect(bare).not.toHaveProperty('device_signature');
+    const other = unwrap(await signedEntry(drafts[1]!, at(1), whole.slice(0, 1), key));
+    expect(other).not.toHaveProperty('device_signature');
   });
 
   test('cannot be put under a run that is not ready', () => {

@@ -105,6 +105,28 @@ describe('freezeSheet', () => {
     expect(reversed.settings[0]!.clockwise).toBe('lowers');
     expect(reversed.settings[0]!.rate_pa_per_turn).toBeLessThan(0);
   });
+
+  test('a screw that has shown which way it works is remembered so, whatever the plate says', () => {
+    const { run: turned } = rehearsed({ seed: 3 });
+    const silent = { ...turned, directions: {}, started: { ...turned.started, priors: {} } };
+    expect(unwrap(freezeSheet(silent, null)).settings[0]!.clockwise).toBe('raises');
+  });
+
+  test('a run whose judging gauge is gone lacks nothing of it', () => {
+    const { gauges } = rehearsed({ seed: 3 }).run;
+    const old = { ...gauges['outlet']!, calibration_due_on: '2020-01-01' };
+    const found = (own: typeof gauges) =>
+      unwrap(freezeSheet({ ...rehearsed({ seed: 3 }).run, gauges: own }, null)).gauge_findings;
+    expect(found({ ...gauges, outlet: old })).toContain('gauge.out_of_date');
+    expect(found(gauges)).not.toContain('gauge.out_of_date');
+  });
+
+  test('sheets of both versions are read, of a third none', () => {
+    const reads = [1, 2, 3, 1.1].map(
+      (version) => sheetBodySchema.safeParse({ ...body, version }).success,
+    );
+    expect(reads).toEqual([true, true, false, false]);
+  });
 });
 
 describe('a revision', () => {
@@ -132,6 +154,8 @@ describe('a revision', () => {
     expect(isOnlyCorrection(revised, first)).toBe(false);
     expect(isOnlyCorrection(second.body, second)).toBe(false);
     for (const over of [
+      { corrects: { ...revised.corrects!, hash: first.hash } },
+      { corrects: undefined },
       { technician: 'Somebody' },
       { revision: 3 },
       { verdict: 'fail' as const },

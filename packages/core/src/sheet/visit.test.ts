@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { digestOf } from '../digest';
 import { unwrap } from '../result';
 import { reduceRun, type RunEvent } from '../run';
+import { rehearsed } from '../testing/samples';
 import { freezeSheet } from './freeze';
 import type { Sheet } from './sheet';
 import { standingRecords, summaryOf, valveVisitSchema } from './visit';
@@ -21,6 +22,45 @@ const sheet = (id: string, signed_at_ms: number, over: Partial<Sheet['body']> = 
 });
 
 describe('the row of a valve', () => {
+  test('keeps of each visit what standing, drift, rate and lists go by', () => {
+    const { settings, plate, ...kept } = summaryOf('v', [sheet('a', 1)]).visits[0]!.body;
+    expect(Object.keys(kept).sort()).toEqual(
+      [
+        'gauges',
+        'open_ends',
+        'outcome',
+        'rehearsal',
+        'revision',
+        'run_id',
+        'school',
+        'signed_at_ms',
+        'started_at_ms',
+        'technician',
+        'valve_id',
+        'valve_name',
+        'valve_tag',
+        'verdict',
+        ...['ended', 'proofs', 'tables', 'other_gauges'].filter((key) => key in body),
+      ].sort(),
+    );
+    expect(Object.keys(plate)).toEqual(['family', 'fitted_spring']);
+    expect(settings.every((each) => !('dots' in each))).toBe(true);
+    const later = {
+      ...unwrap(freezeSheet(rehearsed({ seed: 3 }).run, null)),
+      other_gauges: [],
+      out_of_service_because: 'worn',
+      ended: { why: 'no_time', reason: 'hail' },
+    };
+    const whole = sheet('a', 1, later as never).body;
+    const {
+      settings: _,
+      plate: _also,
+      ...rest
+    } = valveVisitSchema.parse(sheet('a', 1, later as never)).body;
+    const { proofs, tables, other_gauges, out_of_service_because, ended } = whole;
+    expect(rest).toMatchObject({ proofs, tables, other_gauges, out_of_service_because, ended });
+  });
+
   test('keeps its records in order of date, without what a revision corrects', () => {
     const sheets = [
       sheet('b', 2),

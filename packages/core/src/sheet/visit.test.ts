@@ -58,7 +58,8 @@ describe('the row of a valve', () => {
       ...rest
     } = valveVisitSchema.parse(sheet('a', 1, later as never)).body;
     const { proofs, tables, other_gauges, out_of_service_because, ended } = whole;
-    expect(rest).toMatchObject({ proofs, tables, other_gauges, out_of_service_because, ended });
+    expect(rest).toMatchObject({ proofs, other_gauges, out_of_service_because, ended });
+    expect(rest.tables).toEqual(tables);
   });
 
   test('keeps its records in order of date, without what a revision corrects', () => {

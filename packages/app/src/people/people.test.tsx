@@ -102,6 +102,9 @@ describe('who is here', () => {
     expect(screen.queryByText('the work')).toBeNull();
     await type('Short name', 'tomas');
     await type('PIN or password', '593712');
+    // Not to be read over a shoulder.
+    expect(screen.getByLabelText('PIN or password').getAttribute('type')).toBe('password');
+    expect(screen.getByLabelText('Short name').getAttribute('type')).not.toBe('password');
     await press('Sign in');
     expect(await screen.findByText('the work')).toBeTruthy();
     const said = sent.find(({ method }) => method === 'POST')!.body;
@@ -204,7 +207,7 @@ describe('who is here', () => {
       await type('PIN or password', pin);
       await press('Sign in');
     };
-    const online = () => act(() => queryClient.refetchQueries({ queryKey: ['session'] }));
+    const online = () => act(async () => void window.dispatchEvent(new Event('online')));
 
     test('it is locked, opens to another by his own PIN, and the server is told once it is there', async () => {
       await begin(tomas);
@@ -215,7 +218,9 @@ describe('who is here', () => {
       await comeIn('Ines Falk', '593712');
       expect((await screen.findByRole('alert')).textContent).toBe('Name or PIN is not right.');
       await type('PIN or password', '820164');
-      await press('Sign in');
+      await act(async () => {
+        fireEvent.keyDown(screen.getByLabelText('PIN or password'), { key: 'Enter' });
+      });
       expect(await screen.findByText('the work')).toBeTruthy();
       expect(preferences()).toMatchObject({
         technician: 'Ines Falk',

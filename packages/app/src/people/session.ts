@@ -61,7 +61,10 @@ async function saidAgain(): Promise<Session | undefined> {
   }
 }
 
-/** Asked again once there is a network, and now and then while the server cannot be reached. */
+/** A page that was opened without a network asks as soon as there is one. */
+globalThis.addEventListener('online', () => void queryClient.invalidateQueries({ queryKey: KEY }));
+
+/** Asked again now and then while the server cannot be reached. */
 export const useSession = () =>
   useQuery({
     queryKey: KEY,
@@ -69,7 +72,6 @@ export const useSession = () =>
     retry: false,
     // Who is here without a network is this phone’s own to say, not an answer of before.
     meta: { isOnlyShown: true },
-    refetchOnReconnect: true,
     refetchInterval: ({ state }) => (state.status === 'error' ? TRY_AGAIN_MS : false),
   });
 

@@ -92,6 +92,7 @@ function SignInForm() {
     defaultValues: { short: '', secret: '' },
   });
   const short = useWatch({ control, name: 'short' });
+  const send = () => void handleSubmit((said) => enter.mutate(said))();
   return (
     <Card>
       <YStack gap="$3">
@@ -110,13 +111,10 @@ function SignInForm() {
           label="PIN or password"
           isSecret
           maxLength={200}
+          onSubmit={send}
         />
         <Refused error={enter.error} />
-        <BigButton
-          disabled={enter.isPending}
-          onPress={() => void handleSubmit((said) => enter.mutate(said))()}
-          testID="sign-in"
-        >
+        <BigButton disabled={enter.isPending} onPress={send} testID="sign-in">
           Sign in
         </BigButton>
       </YStack>

@@ -27,6 +27,7 @@ export function Field({
   name,
   inputRef,
   isWanted = false,
+  isSecret = false,
   ...input
 }: {
   readonly label: string;
@@ -42,7 +43,9 @@ export function Field({
   readonly isWanted?: boolean;
   readonly hint?: string;
   readonly numeric?: boolean;
-  readonly secureTextEntry?: boolean;
+  /** Not to be read over a shoulder. */
+  readonly isSecret?: boolean;
+  readonly onSubmitEditing?: () => void;
   readonly maxLength?: number;
 }) {
   const { numeric, ...rest } = input;
@@ -57,6 +60,7 @@ export function Field({
         aria-label={name ?? label}
         aria-invalid={error !== undefined}
         {...(numeric ? { inputMode: 'decimal' } : {})}
+        {...(isSecret ? { type: 'password' } : {})}
         {...(error ? { borderColor: isWanted ? '$brassMark' : '$vermilion' } : {})}
         {...rest}
       />

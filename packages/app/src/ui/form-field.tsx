@@ -11,6 +11,8 @@ type Props<T extends FieldValues> = {
   readonly unit?: string | undefined;
   /** Not to be read over a shoulder. */
   readonly isSecret?: boolean;
+  /** The return key ends the form here. */
+  readonly onSubmit?: () => void;
 };
 
 /** A text of a form, with what is wrong with it. */
@@ -23,6 +25,7 @@ export const FormField = <T extends FieldValues>({
   numeric = false,
   hint,
   unit,
+  onSubmit,
 }: Props<T>) => (
   <Controller
     name={name}
@@ -37,7 +40,8 @@ export const FormField = <T extends FieldValues>({
         numeric={numeric}
         {...(hint === undefined ? {} : { hint })}
         {...(unit === undefined ? {} : { unit })}
-        {...(isSecret ? { secureTextEntry: true } : {})}
+        isSecret={isSecret}
+        {...(onSubmit ? { onSubmitEditing: onSubmit } : {})}
       />
     )}
   />

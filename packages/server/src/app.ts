@@ -11,6 +11,7 @@ import type { Store } from './db/open';
 import { isDiskFull } from './db/writer';
 import { knowAddress } from './http/address';
 import { pace } from './http/pace';
+import { plainBody } from './http/plain-body';
 import { plainPath } from './http/plain-path';
 import { Problem, problemBody } from './http/problem';
 import { sameHouse } from './http/same-house';
@@ -184,7 +185,7 @@ export function createApp(store: Store, options: AppOptions) {
       onError: (c) => c.json(problemBody({ code: 'request.too_large' }), 413),
     }),
   );
-  app.use('/api/*', plainPath(), gate(doorkeeper));
+  app.use('/api/*', plainPath(), gate(doorkeeper), plainBody());
   app.onError(saidBy(options.log));
   if (metrics && metricsToken !== undefined)
     app.get('/metrics', (c) => metrics.tell(c, metricsToken));

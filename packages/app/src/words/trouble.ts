@@ -255,6 +255,9 @@ export const refusalWords = (code: string): string =>
     'event.other_run': 'It belongs to another run.',
     'request.too_often': 'Too much was asked at once. It is tried again by itself.',
     'request.invalid': 'The server could not read it.',
+    'request.control_characters':
+      'There is a character in it that nobody can see, perhaps from a copied text. Type it anew.',
+    'document.not_one_line': 'A tag, a name and a place are one line each.',
     'document.changed':
       'Somebody has changed it meanwhile. Nothing was overwritten: both versions are shown.',
     'gauge.corrections_fold':

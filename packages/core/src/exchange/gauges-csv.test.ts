@@ -87,6 +87,9 @@ describe('gauges as CSV', () => {
     expect(read(`${file}${row}`).issues).toEqual([
       { line: 3, column: 'tag', code: 'gauge.tag_twice' },
     ]);
+    const spelled = row!.replace('G-12', 'G -12');
+    expect(spelled).not.toBe(row);
+    expect(read(`${file}${spelled}`).issues).toHaveLength(1);
     expect(changed('g-12,', ',').gauges[0]!.gauge.id).toBe('new-id');
     expect(changed('g-12,', ',', [plain]).gauges[0]!.gauge.id).toBe('g-12');
     expect(readGaugesCsv('tag\nG-1', [], () => 'x')).toMatchObject({ ok: false });

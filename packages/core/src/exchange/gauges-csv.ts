@@ -2,6 +2,7 @@ import { gaugeSchema, type Gauge, type GaugeCorrection } from '../gauge';
 import { findUnit, fromSI, toSI } from '../quantity';
 import { err, ok, type Result } from '../result';
 import { csvNumber, readCsv, writeCsv, type CsvIssue, type CsvRowIssue } from './csv-table';
+import { plainTag, sameTag } from './same-tag';
 
 /** Figures of pressure stand in the unit on the gauge's own face, which is a column too. */
 const columns = [
@@ -98,9 +99,9 @@ export function readGaugesCsv(
   const tags = new Set<string>();
   for (const { line, cells } of table.value.rows) {
     const tag = cells['tag']!;
-    const before = known.find((gauge) => gauge.tag === tag);
-    const read = tags.has(tag) ? twice : readRow(cells, before, newId);
-    tags.add(tag);
+    const before = known.find((gauge) => sameTag(gauge.tag, tag));
+    const read = tags.has(plainTag(tag)) ? twice : readRow(cells, before, newId);
+    tags.add(plainTag(tag));
     if (Array.isArray(read)) issues.push(...read.map((issue) => ({ line, ...issue })));
     else gauges.push({ line, gauge: read as Gauge, before });
   }

@@ -4,6 +4,7 @@ export * from './repair';
 export * from './notice';
 export * from './client-link';
 export * from './csv-table';
+export * from './same-tag';
 export * from './site';
 export * from './valve-record';
 export * from './gauges-csv';

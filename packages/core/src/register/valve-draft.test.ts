@@ -112,9 +112,9 @@ describe('what is typed', () => {
   });
 
   test('a tag that is taken says whose it is; its own is not taken', () => {
-    const others = [{ id: 'v-9', tag: 'PRV-1' }];
+    const others = [{ id: 'v-9', tag: 'prv -1' }];
     expect(readDraft(draft, { ...reading, others }).issues).toEqual([
-      { path: 'tag', error: { code: 'register.tag_taken', id: 'v-9', tag: 'PRV-1' } },
+      { path: 'tag', error: { code: 'register.tag_taken', id: 'v-9', tag: 'prv -1' } },
     ]);
     expect(readDraft(draft, { ...reading, id: 'v-9', others }).issues).toEqual([]);
   });

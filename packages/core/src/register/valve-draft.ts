@@ -1,4 +1,4 @@
-import { valveSchema, type Valve } from '../exchange';
+import { sameTag, valveSchema, type Valve } from '../exchange';
 import {
   checkPlate,
   type Family,
@@ -118,7 +118,7 @@ export function readDraft({ shape, texts }: ValveDraft, options: ReadOptions): R
     else issues.push(...read.error);
   }
   const tag = (texts['tag'] ?? '').trim();
-  const same = others.find((other) => other.tag === tag && other.id !== id);
+  const same = others.find((other) => sameTag(other.tag, tag) && other.id !== id);
   if (same) issues.push({ path: 'tag', error: { code: 'register.tag_taken', ...same } });
   if (issues.length > 0) return { valve: undefined, issues, plate: [] };
   return judged(finished(raw, shape, options), writing);

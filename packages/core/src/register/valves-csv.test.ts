@@ -140,6 +140,11 @@ describe('the register as CSV', () => {
     expect(read([...rows, rows[1]!].join('\n')).issues).toEqual([
       { line: 3, column: 'tag', code: 'register.tag_twice' },
     ]);
+    const other = rows[1]!.replace('V-1', ' v-1');
+    expect(other).not.toBe(rows[1]);
+    expect(read([...rows, other].join('\n')).issues).toEqual([
+      { line: 3, column: 'tag', code: 'register.tag_twice' },
+    ]);
     expect(read(withCells(file, { family: 'teapot' })).issues).toEqual([
       { line: 2, column: 'family', code: 'register.no_choice' },
     ]);

@@ -1,4 +1,12 @@
-import { readCsv, writeCsv, type CsvIssue, type CsvRowIssue, type Valve } from '../exchange';
+import {
+  plainTag,
+  readCsv,
+  sameTag,
+  writeCsv,
+  type CsvIssue,
+  type CsvRowIssue,
+  type Valve,
+} from '../exchange';
 import {
   familyNames,
   type Family,
@@ -78,8 +86,8 @@ export function readValvesCsv(
   const columns = new Columns(options.writing);
   for (const { line, cells } of table.value.rows) {
     const tag = cells['tag']!;
-    const read = tags.has(tag) ? twice : readRow(cells, columns, options);
-    tags.add(tag);
+    const read = tags.has(plainTag(tag)) ? twice : readRow(cells, columns, options);
+    tags.add(plainTag(tag));
     if ('valve' in read) valves.push({ line, ...read });
     else issues.push(...read.map((issue) => ({ line, ...issue })));
   }
@@ -152,7 +160,7 @@ const textsOfRow = (
 
 function knownOf({ tag, id }: Cells, register: readonly Valve[]): Valve | undefined {
   return (
-    register.find((valve) => valve.tag === tag) ??
+    (tag === undefined ? undefined : register.find((valve) => sameTag(valve.tag, tag))) ??
     (id ? register.find((valve) => valve.id === id) : undefined)
   );
 }

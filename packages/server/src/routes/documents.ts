@@ -4,6 +4,7 @@ import {
   checkSystem,
   digestOf,
   gaugeSchema,
+  plainTag,
   roundSchema,
   siteSchema,
   systemSchema,
@@ -20,6 +21,7 @@ import { getRoute, sendRoute } from '../http/route';
 import { signedIn } from '../people/gate';
 
 type Kept = { readonly id: string; readonly tag?: string };
+type Owners = Map<string, Kept>;
 type TableName =
   | 'sites'
   | 'gauges'
@@ -40,16 +42,48 @@ const bodyOf = async (
   return row?.body;
 };
 
+/** What stands on labels, in lists and in names of files is one line of text. */
+const oneLine = ['id', 'tag', 'name', 'place'] as const;
+
+function mustBeOneLine(value: Readonly<Partial<Record<(typeof oneLine)[number], unknown>>>): void {
+  const path = oneLine.find((key) => /\p{Cc}/u.test(String(value[key] ?? '')));
+  if (path !== undefined) throw new Problem(422, 'document.not_one_line', { path });
+}
+
 /** Reads and writes whole documents of one table. */
 export function documentsOf<T extends Kept>(store: Store, table: TableName, schema: z.ZodType<T>) {
   const model = modelOf(store.tables, table);
+  /** Which document has which tag, as people tell tags apart. */
+  const ownersOf = async (): Promise<Owners> => {
+    const rows = (await model.findAll({
+      attributes: ['id', 'tag'],
+      raw: true,
+    })) as unknown as readonly Required<Kept>[];
+    return new Map(rows.map((row) => [plainTag(row.tag), row]));
+  };
+  /** No two are called the same by those who read it; one that has been so all along stays as it is. */
+  const mustBeItsOwn = ({ id, tag = '' }: Kept, before: Kept | undefined, owners: Owners): void => {
+    const owner = owners.get(plainTag(tag));
+    if (owner && owner.id !== id)
+      throw new Problem(409, `${table.slice(0, -1)}.tag_taken`, { tag: owner.tag });
+    if (before?.tag !== undefined) owners.delete(plainTag(before.tag));
+    owners.set(plainTag(tag), { id, tag });
+  };
   /** Writes a document; `over` is the digest of the version that it was made from, where that is said. */
-  const put = async (tables: Tables, value: T, { over, who }: Change): Promise<T> => {
+  const put = async (
+    tables: Tables,
+    value: T,
+    { over, who }: Change,
+    owners?: Owners,
+  ): Promise<T> => {
+    mustBeOneLine(value);
     const before = await bodyOf(tables, table, value.id);
     const current = before === undefined ? undefined : schema.parse(JSON.parse(before));
     // Somebody has changed it meanwhile: neither version is lost without being seen.
     if (over !== undefined && current && digestOf(current) !== over)
       throw new Problem(412, 'document.changed', current);
+    if (value.tag !== undefined && current?.tag !== value.tag)
+      mustBeItsOwn(value, current, owners ?? (await ownersOf()));
     const row = {
       id: value.id,
       body: JSON.stringify(value),
@@ -79,7 +113,8 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
     /** Several, in one transaction: all of them or none. */
     putAll: (values: readonly T[], change: Change = {}): Promise<void> =>
       store.write(async (tables) => {
-        for (const value of values) await put(tables, value, change);
+        const owners = values.some(({ tag }) => tag !== undefined) ? await ownersOf() : undefined;
+        for (const value of values) await put(tables, value, change, owners);
       }),
   };
 }

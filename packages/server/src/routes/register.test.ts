@@ -44,6 +44,30 @@ describe('valves', () => {
   });
 
   test.each([
+    ['a NUL in a reason', { target: { ...valve.target, why: 'a\u0000b' } }, 400],
+    ['a bell', { name: 'ring\u0007' }, 400],
+    ['a character of C1, as it is', { name: 'next\u0085' }, 400],
+    ['a tag of two lines', { tag: 'PRV-1\r\nSet-Cookie: a=b' }, 422],
+    ['a name with a tab', { name: 'one\ttwo' }, 422],
+  ])('%s is refused, and nothing is changed', async (_, over, status) => {
+    const answer = await server.send('PUT', `/valves/${valve.id}`, { ...valve, ...over });
+    expect(answer.status).toBe(status);
+    expect(await codeOf(answer)).toMatch(/control_characters|not_one_line/);
+    expect(await (await server.get(`/valves/${valve.id}`)).json()).toEqual(valve);
+  });
+
+  test.each([
+    ['two lines and a tab in a reason', 'first\r\n\tsecond'],
+    ['what only looks like one', 'a\\u0000 and \\b'],
+    ['letters of other scripts', 'Überströmer Ж 阀'],
+  ])('%s is kept', async (_, why) => {
+    const own = { ...valve, target: { ...valve.target, why } };
+    expect((await server.send('PUT', `/valves/${valve.id}`, own)).status).toBe(200);
+    expect(await (await server.get(`/valves/${valve.id}`)).json()).toEqual(own);
+    await server.send('PUT', `/valves/${valve.id}`, valve);
+  });
+
+  test.each([
     '/valves/none',
     '/valves/none/sheets',
     '/valves/none/verify',
@@ -302,5 +326,28 @@ describe('places', () => {
     const sites = (await (await server.get('/sites')).json()) as { readonly id: string }[];
     expect(sites.find(({ id }) => id === 'hall')).toMatchObject({ closed });
     expect(sites.find(({ id }) => id === 'own')).toEqual(site);
+  });
+});
+
+describe('tags', () => {
+  let server: TestServer;
+  beforeAll(async () => {
+    server = await testServer();
+  });
+  afterAll(() => server.store.close());
+
+  test('a tag that differs by case or gaps alone is taken; a new one may be it once it is free', async () => {
+    const put = (id: string, tag: string) =>
+      server.send('PUT', `/valves/${id}`, { ...valve, id, tag });
+    const like = ` ${valve.tag.toLowerCase()}`;
+    expect(await codeOf(await put('like', like))).toBe('valve.tag_taken');
+    expect((await put('other', 'ZZ-1')).status).toBe(200);
+    expect(await codeOf(await put('other', like))).toBe('valve.tag_taken');
+    // Its own tag, spelled otherwise, is no other's.
+    expect((await put(valve.id, like.trim())).status).toBe(200);
+    expect(await codeOf(await put('like', valve.tag))).toBe('valve.tag_taken');
+    expect((await put(valve.id, valve.tag)).status).toBe(200);
+    expect((await put('other', 'ZZ-2')).status).toBe(200);
+    expect((await put('third', 'zz-1')).status).toBe(200);
   });
 });

@@ -174,6 +174,11 @@ describe('the log of a run', () => {
       400,
     ],
     ['too many', JSON.stringify({ events: Array.from({ length: 501 }, () => events[1]) }), 413],
+    [
+      'too many of nothing',
+      JSON.stringify({ events: Array.from({ length: 12_000 }, () => 1) }),
+      413,
+    ],
     ['too large', `{"events":"${'x'.repeat(5_000_000)}"}`, 413],
   ])(
     '%s is answered with %i and a code',
@@ -223,14 +228,18 @@ describe('the log of a run', () => {
     ['an adjuster called constructor', { type: 'turned', adjuster: 'constructor', turns: 1 }],
     ['a step called toString', { type: 'step_done', step_id: 'toString' }],
     ['an answer called __proto__', { type: 'observed', key: '__proto__', value: 'yes' }],
-    ['an id with a NUL in it', { type: 'step_done', step_id: 'as_\u0000found' }],
+    [
+      'an id with a NUL in it',
+      { type: 'step_done', step_id: 'as_\u0000found' },
+      'request.control_characters',
+    ],
     ['an id with a line break', { type: 'open_end_closed', open_end: 'cap\noff' }],
-  ])('%s is refused at the door', async (_, over) => {
+  ])('%s is refused at the door', async (_, over, code = 'request.invalid') => {
     const { id, run_id, author, at_ms, lamport } = events[1]!;
     const bad = { id, run_id, author, at_ms, lamport, ...over };
     const answer = await post(server, [events[0], bad]);
     expect(answer.status).toBe(400);
-    expect(await codeOf(answer)).toBe('request.invalid');
+    expect(await codeOf(answer)).toBe(code);
     expect(server.faults).toEqual([]);
   });
 

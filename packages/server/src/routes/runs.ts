@@ -48,7 +48,15 @@ const postEvents = createRoute({
 
 /** Runs and their log of events. */
 export function runRoutes(store: Store) {
-  return newRouter()
+  const router = newRouter();
+  // Counted before they are read: too many are not looked at one by one.
+  router.use('/runs/:id/events', async (c, next) => {
+    const sent = await c.req.json<{ readonly events?: unknown }>().catch(() => undefined);
+    if (Array.isArray(sent?.events) && sent.events.length > MOST_IN_A_BATCH)
+      throw new Problem(413, 'request.too_many_events', { most: MOST_IN_A_BATCH });
+    return next();
+  });
+  return router
     .openapi(
       getRoute('/runs', 'Every run that is not signed', z.array(runRowSchema)),
       async (c) => {
@@ -81,8 +89,6 @@ export function runRoutes(store: Store) {
     )
     .openapi(postEvents, async (c) => {
       const { events } = c.req.valid('json');
-      if (events.length > MOST_IN_A_BATCH)
-        throw new Problem(413, 'request.too_many_events', { most: MOST_IN_A_BATCH });
       const sent = (await c.req.json<{ events: object[] }>()).events;
       const result = await ingest(store, c.req.param('id'), events, {
         raws: sent,

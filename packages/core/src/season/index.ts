@@ -15,3 +15,4 @@ export * from './clashes';
 export * from './feed';
 export * from './plan-lines';
 export * from './shown';
+export * from './renamed-areas';

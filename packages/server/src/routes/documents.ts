@@ -19,6 +19,7 @@ import { Problem, notFound } from '../http/problem';
 import { newRouter } from '../http/router';
 import { getRoute, sendRoute } from '../http/route';
 import { signedIn } from '../people/gate';
+import { followAreas } from './follow-areas';
 
 type Kept = { readonly id: string; readonly tag?: string };
 type Owners = Map<string, Kept>;
@@ -50,8 +51,19 @@ function mustBeOneLine(value: Readonly<Partial<Record<(typeof oneLine)[number], 
   if (path !== undefined) throw new Problem(422, 'document.not_one_line', { path });
 }
 
+/** What else has to change with a document, in the same transaction. */
+type Follow<T> = (
+  tables: Tables,
+  change: { readonly before: T | undefined; readonly value: T; readonly who?: string },
+) => Promise<void>;
+
 /** Reads and writes whole documents of one table. */
-export function documentsOf<T extends Kept>(store: Store, table: TableName, schema: z.ZodType<T>) {
+export function documentsOf<T extends Kept>(
+  store: Store,
+  table: TableName,
+  schema: z.ZodType<T>,
+  follow?: Follow<T>,
+) {
   const model = modelOf(store.tables, table);
   /** Which document has which tag, as people tell tags apart. */
   const ownersOf = async (): Promise<Owners> => {
@@ -96,6 +108,7 @@ export function documentsOf<T extends Kept>(store: Store, table: TableName, sche
         throw new Problem(409, `${table.slice(0, -1)}.tag_taken`, { tag: value.tag });
       throw error;
     }
+    await follow?.(tables, { before: current, value, ...(who === undefined ? {} : { who }) });
     return value;
   };
   return {
@@ -148,7 +161,7 @@ export const sameId = (id: string, value: Kept) => {
 
 /** Sites, gauges, rounds and systems: small documents that are read and replaced whole. */
 export function documentRoutes(store: Store) {
-  const sites = documentsOf(store, 'sites', siteSchema);
+  const sites = documentsOf(store, 'sites', siteSchema, followAreas);
   const valves = documentsOf(store, 'valves', valveSchema);
   const gauges = documentsOf(store, 'gauges', gaugeSchema);
   const rounds = documentsOf(store, 'rounds', roundSchema);

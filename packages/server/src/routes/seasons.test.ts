@@ -119,3 +119,43 @@ describe('seasons', () => {
     expect(calendarOf([season()], new Map())).toMatch(/^BEGIN:VCALENDAR[\s\S]*END:VCALENDAR/u);
   });
 });
+
+describe('a place that is called otherwise', () => {
+  const places = { id: 'hollow', name: 'Hollow', altitude_m: 640 };
+  const gully = { id: 'gully', name: 'Gully', under: 'hollow' };
+  const travel = { usual: 15, table: [{ from: 'Gully', to: 'Pump hall', minutes: 40 }] };
+
+  test('takes its ways and its calendars with it', async () => {
+    for (const place of [places, gully])
+      expect((await server.send('PUT', `/sites/${place.id}`, place)).status).toBe(200);
+    const own = { ...valve, id: 'placed', tag: 'PRV-99', place: '', place_id: 'gully' };
+    expect((await server.send('PUT', '/valves/placed', own)).status).toBe(200);
+    expect((await put(season({ travel }))).status).toBe(200);
+    const about = { kind: 'area', area: 'Gully' };
+    expect((await server.send('POST', '/feeds', { about })).status).toBe(200);
+    const name = 'Ravine, upper';
+    expect((await server.send('PUT', '/sites/gully', { ...gully, name })).status).toBe(200);
+    const [kept] = seasonSchema.array().parse(await (await server.get('/seasons')).json());
+    // Another valve says in words of its own that it stands in the gully.
+    expect(kept?.travel.table).toEqual([
+      { from: 'Gully', to: 'Pump hall', minutes: 40 },
+      { from: 'Ravine upper', to: 'Pump hall', minutes: 40 },
+    ]);
+    expect(await (await server.get('/feeds')).json()).toMatchObject([
+      { about: { kind: 'area', area: 'Gully' } },
+    ]);
+    const said = { ...gully, name, permit: 'Ask the keeper.' };
+    expect((await server.send('PUT', '/sites/gully', said)).status).toBe(200);
+    const after = await (await server.get('/seasons')).json();
+    expect(seasonSchema.array().parse(after)).toEqual([kept]);
+    // Once nobody says Gully any more, the calendar follows too.
+    const moved = { ...valve, place: '', place_id: 'gully' };
+    expect((await server.send('PUT', `/valves/${valve.id}`, moved)).status).toBe(200);
+    await server.send('POST', '/feeds', { about: { kind: 'area', area: 'Ravine upper' } });
+    expect((await server.send('PUT', '/sites/gully', gully)).status).toBe(200);
+    expect(await (await server.get('/feeds')).json()).toMatchObject([
+      { about: { area: 'Gully' } },
+      { about: { area: 'Gully' } },
+    ]);
+  });
+});

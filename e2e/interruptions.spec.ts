@@ -157,3 +157,47 @@ test('the second half of a double tap does not confirm what has come meanwhile',
   await expect(title).toContainText('See where the water will go');
   await expect(page.locator('[data-entries]')).toHaveAttribute('data-entries', '3');
 });
+
+test('locked without a network, the phone opens to a hand that it knows, and the server is told', async ({
+  page,
+  context,
+}) => {
+  const here = () => page.evaluate(() => localStorage.getItem('holvek.preferences'));
+  const comeIn = async (pin: string) => {
+    await page.getByRole('radio', { name: 'Tomas Brandt' }).click();
+    await page.getByLabel('PIN or password').fill(pin);
+    await page.getByLabel('PIN or password').press('Enter');
+  };
+  const door = page.getByRole('heading', { name: 'Who is here?' });
+  const leave = async () => {
+    await page.getByRole('link', { name: 'Settings' }).click();
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(door).toBeVisible();
+  };
+  await page.goto('/');
+  await leave();
+  await page.getByTestId('be-tomas').click();
+  await leave();
+  // Known once its PIN has been stretched.
+  await expect(page.getByRole('radio', { name: 'Tomas Brandt' })).toBeVisible();
+  await page.getByTestId('be-ines').click();
+  await expect(door).toBeHidden();
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => true));
+  await page.waitForLoadState('networkidle');
+  await context.setOffline(true);
+  await leave();
+  await page.reload();
+  await expect(door).toBeVisible();
+  await isFit(page);
+  await comeIn('112233');
+  await expect(page.getByRole('alert')).toContainText('is not right');
+  await comeIn('240758');
+  await expect(door).toBeHidden();
+  expect(await here()).toContain('"technician":"Tomas Brandt"');
+  await context.setOffline(false);
+  await expect.poll(here).toContain('"hand":"session"');
+  const { person } = (await (await page.request.get('/api/session')).json()) as {
+    person: { name: string };
+  };
+  expect(person.name).toBe('Tomas Brandt');
+});

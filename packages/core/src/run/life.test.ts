@@ -70,6 +70,8 @@ describe('the life of a run', () => {
       [{ type: 'paused' }, { type: 'resumed' }, { type: 'undone', undoes: 'e00003' }],
       'paused',
     ],
+    ['going on', [{ type: 'paused' }, { type: 'resumed' }], 'open'],
+    ['going on with what was given up', [given, { type: 'resumed' }], 'abandoned'],
     ['abandoned', [given, { type: 'undone', undoes: 'e00002' }], 'open'],
     ['signed', [signed, { type: 'undone', undoes: 'e00002' }], 'signed'],
     ['started', [{ type: 'undone', undoes: 'e00001' }], 'open'],

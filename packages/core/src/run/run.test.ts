@@ -206,6 +206,8 @@ describe('order and merging', () => {
     const run = runOf(turned(1));
     expect(extendRun(run, stamp({ type: 'undone', undoes: 'e00002' }, 3))).toBeUndefined();
     expect(extendRun(run, stamp(turned(1), 1))).toBeUndefined();
+    expect(extendRun(run, { ...whole[0]!, lamport: 9 })).toBeUndefined();
+    expect(extendRun(run, stamp(turned(1), 9))).toBeDefined();
   });
 
   test('extending a run leaves the one before as it was', () => {

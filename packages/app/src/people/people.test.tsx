@@ -230,9 +230,10 @@ describe('who is here', () => {
       // The server still has the session of the one before.
       house = { ...nobody, person: tomas };
       await online();
+      await waitFor(() => expect(preferences().hand).toBe('session'));
       const said = sent.find(({ method }) => method === 'POST');
       expect(said?.body).toMatchObject({ short: 'ines', secret: '820164' });
-      expect(preferences()).toMatchObject({ technician: 'Ines Falk', hand: 'session' });
+      expect(preferences().technician).toBe('Ines Falk');
       expect(screen.getByText('the work')).toBeTruthy();
     });
 
@@ -260,8 +261,11 @@ describe('who is here', () => {
       house = undefined;
       await act(() => signOut());
       house = { ...nobody, person: tomas };
+      const before = sent.length;
       await online();
-      expect(await screen.findByRole('heading', { name: 'Who is here?' })).toBeTruthy();
+      await waitFor(() => expect(sent.length).toBeGreaterThan(before));
+      await waitFor(() => expect(queryClient.isFetching()).toBe(0));
+      expect(screen.getByRole('heading', { name: 'Who is here?' })).toBeTruthy();
       expect(screen.queryByText('the work')).toBeNull();
       expect(preferences().technician).toBe('');
     });
@@ -271,6 +275,7 @@ describe('who is here', () => {
       expect(await screen.findByText('the work')).toBeTruthy();
       house = nobody;
       await online();
+      expect(await screen.findByRole('heading', { name: 'Who is here?' })).toBeTruthy();
       house = undefined;
       await act(() => signOut());
       await type('Short name', 'tomas');

@@ -255,7 +255,7 @@ describe('who is here', () => {
       expect(preferences()).toMatchObject({ technician: 'Ines Falk', hand: 'here' });
     });
 
-    test('locked, it opens to nobody by a session that still lives', async () => {
+    test('locked, it opens to nobody by a session that still lives, and ends that once it can', async () => {
       await begin(tomas);
       expect(await screen.findByText('the work')).toBeTruthy();
       house = undefined;
@@ -264,6 +264,8 @@ describe('who is here', () => {
       const before = sent.length;
       await online();
       await waitFor(() => expect(sent.length).toBeGreaterThan(before));
+      await waitFor(() => expect(preferences().hand).toBe('session'));
+      expect(sent.at(-1)).toMatchObject({ path: '/session', method: 'DELETE' });
       await waitFor(() => expect(queryClient.isFetching()).toBe(0));
       expect(screen.getByRole('heading', { name: 'Who is here?' })).toBeTruthy();
       expect(screen.queryByText('the work')).toBeNull();

@@ -40,9 +40,17 @@ async function asked(): Promise<Session> {
     if (hand === 'session' && technician !== '') await handsHere.forget(technician);
     return (await saidAgain()) ?? house;
   }
-  if (hand === 'nobody') return house;
+  if (hand === 'nobody') return left();
   if (hand === 'here' && person.name !== technician) return (await saidAgain()) ?? house;
   return take({ ...house, person });
+}
+
+/** What was locked without a network is signed out now, once what waited has been sent. */
+async function left(): Promise<Session> {
+  await outbox.flush();
+  const session = withoutPerson(await api.signOut());
+  changePreferences({ hand: 'session' });
+  return session;
 }
 
 /** Says to the server what was typed without it; nothing where that is not known any more, or not right. */
@@ -151,13 +159,13 @@ export async function becomeOwner(said: Said<FirstOwner>): Promise<void> {
 export async function signOut(): Promise<void> {
   typedHere = undefined;
   await outbox.flush();
-  const left = await api.signOut().catch((error: unknown) => {
+  const session = await api.signOut().catch((error: unknown) => {
     if (error instanceof Unreachable) return undefined;
     throw error;
   });
-  changePreferences({ technician: '', role: 'viewer', hand: left ? 'session' : 'nobody' });
+  changePreferences({ technician: '', role: 'viewer', hand: session ? 'session' : 'nobody' });
   const known = queryClient.getQueryData<Session>(KEY);
-  if (left) queryClient.setQueryData(KEY, left);
+  if (session) queryClient.setQueryData(KEY, session);
   else if (known) queryClient.setQueryData(KEY, withoutPerson(known));
 }
 

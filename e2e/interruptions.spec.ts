@@ -1,7 +1,16 @@
 import { entriesRoot, sealEntry, stampEntry, type RunEvent } from '@holvek/core';
 import { execFileSync } from 'node:child_process';
 import { beginAt } from './rehearsed';
-import { begin, expect, isFit, sheetsOf, signAndOpen, test, typeReading } from './technician';
+import {
+  begin,
+  expect,
+  isFit,
+  sheetsOf,
+  signAndOpen,
+  signIn,
+  test,
+  typeReading,
+} from './technician';
 import { walkUntil } from './walk';
 
 // They go off line, with the copy of the app that a phone keeps.
@@ -174,6 +183,8 @@ test('locked without a network, the phone opens to a hand that it knows, and the
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(door).toBeVisible();
   };
+  // In by a session of its own: that of the other tests goes on.
+  await signIn(page.request);
   await page.goto('/');
   await leave();
   await page.getByTestId('be-tomas').click();

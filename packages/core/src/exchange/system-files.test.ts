@@ -18,6 +18,18 @@ import type { Valve } from './valve-record';
 const make = (id: (typeof templateIds)[number]): System =>
   systemFrom(id, rules, { id, name: id, site_id: 's' });
 
+/** What hangs on zone 1. */
+const serves = (id: string, sum: object, why = id) =>
+  ruleSchema.parse({
+    id,
+    kind: 'serves',
+    rung: 'zone_1',
+    sum,
+    density_kgm3: 998.2,
+    why,
+    from: 'measured',
+  });
+
 describe('a system as a file', () => {
   test.each(templateIds)('%s comes back from CSV and JSON as it went', (id) => {
     const system = make(id);
@@ -29,16 +41,6 @@ describe('a system as a file', () => {
   });
   test('what hangs on a rung comes back from CSV with all its parts, and with the fewest', () => {
     const system = make('pump_station');
-    const serves = (id: string, sum: object) =>
-      ruleSchema.parse({
-        id,
-        kind: 'serves',
-        rung: 'zone_1',
-        sum,
-        density_kgm3: 998.2,
-        why: id,
-        from: 'measured',
-      });
     const all = {
       need_pa: 3e5,
       loss_pa: 25_000,
@@ -115,15 +117,7 @@ describe('taken over into the register', () => {
     const withSum = (id: string, more: System['rules'] = []) => {
       const rules = [
         ...held.rules.filter((rule) => !('rung' in rule && rule.rung === 'zone_1')),
-        ruleSchema.parse({
-          id,
-          kind: 'serves',
-          rung: 'zone_1',
-          sum,
-          density_kgm3: 998.2,
-          why: 'The gun at the top',
-          from: 'measured',
-        }),
+        serves(id, sum, 'The gun at the top'),
         ...more,
       ];
       const system = { ...held, rules };

@@ -79,6 +79,23 @@ describe('hands that a phone knows again', () => {
     expect(await codeOf(hands.unlock('tomas', '593712'))).toBe('person.not_known_here');
   });
 
+  test('have the licences that the server said last, and no later day for it', async () => {
+    const { clock, hands } = phone();
+    await hands.remember(tomas, '593712');
+    expect(await codeOf(hands.unlock('tomas', 'wrong!'))).toBe('person.wrong_secret');
+    clock.now += 20 * DAY;
+    const licensed: Person = {
+      ...tomas,
+      licences: [{ kind: 'gas', number: 'LH 7', valid_until: '2099-12-31' }],
+    };
+    await hands.renew(licensed);
+    await hands.renew(ines);
+    expect(await hands.people()).toEqual([licensed]);
+    expect(await hands.unlock('tomas', '593712')).toEqual(licensed);
+    clock.now += 11 * DAY;
+    expect(await codeOf(hands.unlock('tomas', '593712'))).toBe('person.not_known_here');
+  });
+
   test('are forgotten by name; a new PIN takes the place of the old', async () => {
     const { hands } = phone();
     await hands.remember(tomas, '593712');

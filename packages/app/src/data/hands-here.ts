@@ -59,6 +59,12 @@ export class HandsHere {
     await this.keep([...(await this.others(person.id)), hand]);
   }
 
+  /** What the server says of him now, his licences too; nobody becomes known by it. */
+  async renew(person: Person): Promise<void> {
+    const hand = (await this.all()).find((each) => each.person.id === person.id);
+    if (hand) await this.keep([...(await this.others(person.id)), { ...hand, person }]);
+  }
+
   /** Whoever was signed out from elsewhere comes in again over a network alone. */
   async forget(name: string): Promise<void> {
     await this.keep((await this.all()).filter(({ person }) => person.name !== name));

@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { browserPackage, hasShell } from './browser.mjs';
+import coreForTests from './core-for-tests.cjs';
 import { build, install, root, run, runShowing, runTelling, tell } from './lib.mjs';
 
 /**
@@ -60,6 +61,7 @@ async function lint() {
 
 /** Unit tests of every part; what they say is shown when one fails. */
 function unit() {
+  process.env.CORE_FOR_TESTS = coreForTests();
   return runTelling('testing', 'npx', ['jest', '--ci', '--maxWorkers=2']);
 }
 

@@ -8,15 +8,14 @@ import {
   type Ingested,
   type RunEvent,
 } from '@holvek/core';
-import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { FIRST_CODE, KilledServer, sleep } from './killed-server';
 import { benchGauges, benchValve, recordRun } from './sample';
 
 const PORT = 8197;
 const url = (path: string) => `http://127.0.0.1:${PORT}/api${path}`;
-const FIRST_CODE = 'CRASH-BENCH';
 let cookie = '';
 /** A request by whoever signed in last. */
 const ask = (path: string, init: RequestInit = {}): Promise<Response> =>
@@ -34,52 +33,10 @@ async function signIn(): Promise<void> {
   cookie = answer.headers.get('set-cookie')!.split(';')[0]!;
 }
 
-const sleep = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
-
 /** A server that is killed and started again, and what it has promised to keep. */
-class Victim {
-  private child: ChildProcess | undefined;
+class Victim extends KilledServer {
   readonly stored = new Map<string, Set<string>>();
   readonly sheets = new Set<string>();
-
-  constructor(
-    private readonly data: string,
-    private readonly seed: boolean,
-  ) {}
-
-  start(): void {
-    this.child = spawn(process.execPath, ['dist/server.mjs'], {
-      stdio: 'ignore',
-      env: {
-        ...process.env,
-        PORT: String(PORT),
-        FIRST_CODE,
-        BACKUPS: 'off',
-        RATE_LIMIT: '1000000',
-        DATA: this.data,
-        ...(this.seed ? { SEED: 'demo' } : {}),
-      },
-    });
-  }
-
-  /** Waits until it answers; whether it did. */
-  async isUp(): Promise<boolean> {
-    for (let i = 0; i < 600; i++) {
-      if (this.child?.exitCode !== null) return false;
-      const answer = await fetch(url('/health')).catch(() => undefined);
-      if (answer?.ok) return true;
-      await sleep(50);
-    }
-    return false;
-  }
-
-  async kill(): Promise<void> {
-    const { child } = this;
-    if (!child || child.exitCode !== null) return;
-    const gone = new Promise((done) => child.once('close', done));
-    child.kill('SIGKILL');
-    await gone;
-  }
 
   /** Sends entries; what is answered as stored is promised. A server that dies meanwhile promises nothing. */
   async post(runId: string, events: readonly RunEvent[]): Promise<void> {
@@ -132,7 +89,6 @@ export async function crashBench(kills: {
   readonly working: number;
   readonly importing: number;
 }) {
-  if (!existsSync('dist/server.mjs')) throw new Error('build first: npm run demo, or npm test');
   const folder = mkdtempSync(join(tmpdir(), 'holvek-crash-'));
   const rows = [
     await whileStarting(join(folder, 'starting'), kills.starting),
@@ -152,7 +108,7 @@ async function whileStarting(folder: string, kills: number) {
   let faults = 0;
   let rounds = 0;
   for (let killed = 0; killed < kills; rounds++) {
-    const victim = new Victim(join(folder, `${rounds}/holvek.sqlite`), true);
+    const victim = new Victim(PORT, join(folder, `${rounds}/holvek.sqlite`), true);
     for (let cut = 0; cut < CUTS_OF_ONE && killed < kills; cut++, killed++) {
       victim.start();
       await sleep(random.between(50, 4000));
@@ -170,7 +126,7 @@ async function whileStarting(folder: string, kills: number) {
 
 async function whileWorking(folder: string, kills: number) {
   const random = seededRandom(73);
-  const victim = new Victim(join(folder, 'holvek.sqlite'), false);
+  const victim = new Victim(PORT, join(folder, 'holvek.sqlite'));
   let neverStarted = 0;
   let lost = 0;
   victim.start();
@@ -210,7 +166,7 @@ async function whileImporting(folder: string, kills: number) {
   const random = seededRandom(79);
   let neverStarted = 0;
   let halves = 0;
-  const victim = new Victim(join(folder, 'holvek.sqlite'), false);
+  const victim = new Victim(PORT, join(folder, 'holvek.sqlite'));
   victim.start();
   await victim.isUp();
   await signIn();

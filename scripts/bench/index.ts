@@ -1,5 +1,6 @@
 import { coachBench } from './coach';
 import { crashBench } from './crash';
+import { crewBench } from './crew';
 import { crackingBench, millionRows } from './cracking';
 import { eventsBench } from './events';
 import { familiesBench } from './families';
@@ -16,7 +17,7 @@ import { twinBench } from './twin';
 import { webBench } from './web';
 
 /**
- * `npm run bench [coach|regimes|fleet|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning|season|fuzz|crash]
+ * `npm run bench [coach|regimes|fleet|twin|events|web|ladder|cracking|lockup|families|zerospan|edges|tuning|season|fuzz|crash|crew]
  * [-- --quick]`: figures as ratios within one run.
  */
 const wanted = process.argv.slice(2).filter((word) => !word.startsWith('--'));
@@ -56,4 +57,9 @@ if (wanted.includes('crash'))
         ? { starting: 6, working: 12, importing: 8 }
         : { starting: 60, working: 140, importing: 40 },
     ),
+  );
+if (wanted.includes('crew'))
+  print(
+    '14. Two weeks of a crew',
+    await crewBench({ devices: isQuick ? 6 : 20, days: isQuick ? 3 : 14 }),
   );

@@ -1,5 +1,6 @@
 import { fromSI, TEMPERATURE_UNIT, toSI, type Gauge, type GaugeCorrection } from '@holvek/core';
 import { z } from 'zod';
+import { heightOf } from './height';
 
 const number = (what: string) =>
   z
@@ -31,7 +32,7 @@ export const gaugeFormSchema = z.object({
   resolution: number('Readable step'),
   accuracy: number('Accuracy'),
   accuracyOf: z.enum(['span', 'reading']),
-  height: number('Height'),
+  height: z.string().refine((text) => heightOf(text) !== undefined, 'A height within 100 m'),
   calibrated: z.iso.date('A day such as 2026-05-31'),
   due: z.iso.date('A day such as 2027-05-31'),
   number: z.string().trim().max(80),
@@ -114,7 +115,7 @@ export const toGauge = (texts: GaugeTexts, id: string, before?: Gauge): Gauge =>
   range_high_pa: toSI(read(texts.high), texts.unit),
   resolution_pa: toSI(read(texts.resolution), texts.unit),
   accuracy_fraction: read(texts.accuracy) / 100,
-  height_above_tapping_m: read(texts.height),
+  height_above_tapping_m: heightOf(texts.height)!,
   calibrated_on: texts.calibrated,
   calibration_due_on: texts.due,
 });

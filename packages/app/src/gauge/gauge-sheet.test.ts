@@ -1,6 +1,6 @@
 import { failedCheck, freezeSheet, unwrap, type Gauge, type Sheet } from '@holvek/core';
 import { restingOn } from './failed-check';
-import { toGauge, toTexts } from './gauge-form';
+import { gaugeFormSchema, toGauge, toTexts } from './gauge-form';
 import { gauge } from '@/testing/samples';
 import { run } from '@/testing/signed-run';
 
@@ -37,6 +37,19 @@ describe('a gauge that is changed', () => {
     const turned = { ...texts, corrections: [...texts.corrections].reverse() };
     expect(turned.corrections[0]).toEqual({ shown: '5', add: '-0.015' });
     expect(toGauge(turned, whole.id).corrections).toEqual(whole.corrections);
+  });
+
+  test('hangs so many feet above its tapping, or metres, and no mountain', () => {
+    const hung = (height: string) => ({ ...toTexts(gauge), height });
+    expect(toGauge(hung(`5' 6"`), gauge.id).height_above_tapping_m).toBeCloseTo(1.6764, 6);
+    expect(toGauge(hung('-1,2'), gauge.id).height_above_tapping_m).toBe(-1.2);
+    for (const [text, isTaken] of [
+      ['100', true],
+      ['101', false],
+      ['high', false],
+      ['2 bar', false],
+    ] as const)
+      expect([text, gaugeFormSchema.safeParse(hung(text)).success]).toEqual([text, isTaken]);
   });
 
   test('without a table has none, and not an empty one', () => {

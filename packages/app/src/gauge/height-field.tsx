@@ -1,4 +1,5 @@
-import { parseQuantity, type Gauge } from '@holvek/core';
+import type { Gauge } from '@holvek/core';
+import { heightOf } from './height';
 import { Field } from '@/ui/field';
 
 /** A gauge as it hangs today; undefined where there is none, or its height cannot be read. */
@@ -31,8 +32,3 @@ export function HeightField({ gauge, text, onChange }: HeightFieldProps) {
     />
   );
 }
-
-const heightOf = (text: string): number | undefined => {
-  const parsed = parseQuantity(text.trim() === '' ? '0' : text, 'length', 'm');
-  return parsed.ok && Math.abs(parsed.value.si) <= 100 ? parsed.value.si : undefined;
-};

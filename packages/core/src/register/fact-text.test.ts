@@ -6,6 +6,8 @@ const writing = { unit: 'bar', barometer: absolutePa(101_325) };
 const fact = (kind: FactKind, over: Partial<PlateFact> = {}): PlateFact =>
   ({ path: 'x', label: 'X', ...kind, ...over }) as PlateFact;
 const celsius = fact({ kind: 'figure', unit: '°C', factor: 1, offset: 273.15 });
+const metres = fact({ kind: 'figure', unit: 'm', factor: 1 });
+const squareMm = fact({ kind: 'figure', unit: 'mm²', factor: 1e-6 });
 const choice = fact({ kind: 'choice', options: [{ value: 'pilot', say: 'a pilot' }] });
 
 describe('what is typed of a fact', () => {
@@ -16,6 +18,12 @@ describe('what is typed of a fact', () => {
     ['a difference', fact({ kind: 'difference' }), '0.5', 50_000],
     ['degrees', celsius, '20', 293.15],
     ['degrees with their unit', celsius, '-5 °C', 268.15],
+    ['degrees of another scale', celsius, '140 °F', 333.15],
+    ['feet', metres, '12 ft', 3.6576],
+    ['feet and inches', metres, '5\' 6"', 1.6764],
+    ['a finer unit', metres, '-340 cm', -3.4],
+    ['what is kept in another', fact({ kind: 'figure', unit: 'mm', factor: 1e-3 }), '1 in', 0.0254],
+    ['minutes for seconds', fact({ kind: 'figure', unit: 's', factor: 1 }), '1.5 min', 90],
     ['a share', fact({ kind: 'figure', unit: '%', factor: 0.01 }), '0.5 %', 0.005],
     ['yes', fact({ kind: 'yes_no' }), 'yes', true],
     ['no', fact({ kind: 'yes_no' }), 'no', false],
@@ -34,6 +42,8 @@ describe('what is typed of a fact', () => {
     ['a word for a figure', celsius, 'warm', 'register.no_number'],
     ['a figure of another unit', celsius, '20 bar', 'register.no_number'],
     ['a length for a pressure', fact({ kind: 'pressure' }), '3 m', 'quantity.wrong_kind'],
+    ['a pressure for a length', metres, '3 bar', 'register.no_number'],
+    ['an area in a unit that nobody knows', squareMm, '3 m', 'register.no_number'],
     ['less than nothing', fact({ kind: 'pressure' }), '-2 bar', 'quantity.below_absolute_zero'],
     ['either mark', fact({ kind: 'pressure' }), '1,234', 'quantity.ambiguous_number'],
   ])('%s is refused', (_, each, text, code) => {

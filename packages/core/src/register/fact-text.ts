@@ -1,6 +1,8 @@
 import {
+  findUnit,
   fromSI,
   parseApart,
+  parseQuantity,
   parseReading,
   plainCharacters,
   readNumber,
@@ -129,20 +131,35 @@ const listed = (text: string): readonly string[] =>
     .map((each) => each.trim())
     .filter((each) => each !== '');
 
-/** A plain number; its unit may stand behind it as it stands beside the field. */
+/**
+ * A plain number, in the unit that stands beside the field; another unit of the same kind may be written behind it:
+ * 12 ft where metres are asked for.
+ */
 function readFigure(
   text: string,
   { unit, factor, offset = 0 }: Extract<PlateFact, { kind: 'figure' }>,
 ): Result<number, FactError> {
   // "DN 80" is how a size is written.
   const bare = text.replace(/^DN\s*/iu, '');
-  const read = readNumber(plainCharacters(bare));
-  const isPlain =
-    typeof read !== 'string' &&
-    (read.rest === '' || read.rest.toLowerCase() === unit.toLowerCase());
-  return isPlain
-    ? ok(Number((read.value * factor + offset).toPrecision(12)))
-    : err({ code: 'register.no_number', unit });
+  const figure = plainFigure(bare, unit) ?? figureOfUnit(bare, unit);
+  return figure === undefined
+    ? err({ code: 'register.no_number', unit })
+    : ok(Number((figure * factor + offset).toPrecision(12)));
+}
+
+function plainFigure(text: string, unit: string): number | undefined {
+  const read = readNumber(plainCharacters(text));
+  if (typeof read === 'string') return undefined;
+  return read.rest === '' || read.rest.toLowerCase() === unit.toLowerCase()
+    ? read.value
+    : undefined;
+}
+
+function figureOfUnit(text: string, unit: string): number | undefined {
+  const known = findUnit(unit);
+  if (!known || known.kind === 'pressure') return undefined;
+  const read = parseQuantity(text, known.kind, known.symbol);
+  return read.ok ? fromSI(read.value.si, known.symbol) : undefined;
 }
 
 /** One end of a signal, SI. */

@@ -3,7 +3,7 @@ import { expect, type Page } from '@playwright/test';
 /** A press or a figure that the page may have gone on from: the next look decides what to do. */
 const SOON = { timeout: 3000 };
 /** ms between two looks at what is waited for; at every frame, looking costs more than what is looked at. */
-const LOOK_AGAIN_MS = 60;
+const LOOK_AGAIN_MS = 120;
 const letGo = () => undefined;
 
 /** What is on the page now, in one look: the step, its entries, what may be pressed, what is read. */

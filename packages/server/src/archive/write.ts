@@ -1,5 +1,13 @@
-import { atPlace, gaugeSchema, siteSchema, valveSchema } from '@holvek/core';
-import { writeGaugesCsv, writePlacesCsv, writeValvesCsv, type Sheet } from '@holvek/core';
+import {
+  atPlace,
+  gaugeSchema,
+  siteSchema,
+  valveSchema,
+  writeGaugesCsv,
+  writePlacesCsv,
+  writeValvesCsv,
+  type Sheet,
+} from '@holvek/core';
 import { sheetPdf, type PaperFonts } from '@holvek/paper';
 import { createWriteStream, existsSync } from 'node:fs';
 import { copyFile, mkdir, mkdtemp, open, rename, rm, writeFile } from 'node:fs/promises';

@@ -166,9 +166,11 @@ async function changeAll(
   const pick = () => phones[Math.floor(random.between(0, phones.length))]!;
   for (const phone of phones) phone.weather = weatherOf(random);
   pick().clockError_ms -= 3_600_000;
-  const [from, to] = [pick(), pick()];
-  if (from !== to && from.weather === 'fine' && !to.isLost && (await from.handOver(to)))
-    told.handedOver += 1;
+  for (const from of phones) {
+    const to = pick();
+    const may = from !== to && !to.isLost && random.between(0, 1) < 0.2;
+    if (may && (await from.handOver(to))) told.handedOver += 1;
+  }
   for (const phone of phones) if (random.between(0, 1) < 0.3) await phone.signIn();
   if (tick % TICKS !== 2) return;
   const phone = pick();

@@ -1,4 +1,5 @@
 import {
+  digestOf,
   oneMoreWrong,
   personSchema,
   PIN_ROUNDS,
@@ -62,7 +63,8 @@ export class HandsHere {
   /** What the server says of him now, his licences too; nobody becomes known by it. */
   async renew(person: Person): Promise<void> {
     const hand = (await this.all()).find((each) => each.person.id === person.id);
-    if (hand) await this.keep([...(await this.others(person.id)), { ...hand, person }]);
+    if (!hand || digestOf(hand.person) === digestOf(person)) return;
+    await this.keep([...(await this.others(person.id)), { ...hand, person }]);
   }
 
   /** Whoever was signed out from elsewhere comes in again over a network alone. */

@@ -13,7 +13,7 @@ import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-libra
 import { webcrypto } from 'node:crypto';
 import type { ReactElement } from 'react';
 import { PersonSheet } from './person-sheet';
-import { rememberHere, signOut } from './session';
+import { rememberHere, signIn, signOut } from './session';
 import { WhoIsHere } from './who-is-here';
 import { queryClient } from '@/data/queries';
 import { handsHere } from '@/data/store';
@@ -115,6 +115,26 @@ describe('who is here', () => {
     const check = checkWith(subtle);
     expect(await check(proof!.key, proofDigest('sign this', device), proof!.signature)).toBe(true);
     expect(preferences()).toMatchObject({ technician: 'Tomas Brandt', role: 'technician' });
+  });
+
+  test('on a phone that has no room left somebody signs in all the same', async () => {
+    const full = new DOMException('no room', 'QuotaExceededError');
+    const keeping = jest.spyOn(handsHere, 'remember').mockRejectedValue(full);
+    const renewing = jest.spyOn(handsHere, 'renew').mockRejectedValue(full);
+    served(({ path, method }) => {
+      if (path !== '/session') return { body: [] };
+      return { body: method === 'POST' ? { ...nobody, person: tomas } : nobody };
+    });
+    await expect(signIn({ short: 'tomas', secret: '593712' })).resolves.toBeUndefined();
+    served(onSession({ body: { ...nobody, person: tomas } }));
+    await show(page);
+    await act(() => queryClient.refetchQueries({ queryKey: ['session'] }));
+    expect(await screen.findByText('the work')).toBeTruthy();
+    expect(keeping).toHaveBeenCalledTimes(1);
+    expect(renewing).toHaveBeenCalledWith(tomas);
+    expect(queryClient.getQueryState(['session'])!.error).toBeNull();
+    keeping.mockRestore();
+    renewing.mockRestore();
   });
 
   test('a wrong PIN is said, and how long one has to wait', async () => {

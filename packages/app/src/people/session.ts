@@ -16,6 +16,9 @@ type Said<T> = Omit<T, 'device' | 'called' | 'proof'>;
 /** What was typed by one who came in without a network: said to the server once there is one. */
 let typedHere: Said<SignIn> | undefined;
 
+/** A phone that has no room for it knows him by the network alone: he is signed in all the same. */
+const noRoom = (): void => undefined;
+
 const work = ({ name, role }: Pick<Person, 'name' | 'role'>, hand: 'session' | 'here'): void =>
   changePreferences({ technician: name, role, hand });
 
@@ -43,7 +46,7 @@ async function asked(): Promise<Session> {
   if (hand === 'nobody') return left();
   if (hand === 'here' && person.name !== technician) return (await saidAgain()) ?? house;
   // A licence that was given since holds without a network too, and one that was taken does not.
-  await handsHere.renew(person);
+  await handsHere.renew(person).catch(noRoom);
   void queryClient.invalidateQueries({ queryKey: HANDS });
   return take({ ...house, person });
 }
@@ -91,7 +94,7 @@ export const useHandsHere = () => useQuery({ queryKey: HANDS, queryFn: () => han
 
 /** A secret that the server has taken is known on this phone from now on. */
 export async function rememberHere(person: Person, secret: string): Promise<void> {
-  await handsHere.remember(person, secret);
+  await handsHere.remember(person, secret).catch(noRoom);
   await queryClient.invalidateQueries({ queryKey: HANDS });
 }
 

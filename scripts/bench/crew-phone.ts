@@ -50,7 +50,6 @@ export class CrewPhone {
   /** Its session was taken from it, for good: it signs in no more. */
   isLost = false;
   readonly works: Work[] = [];
-  readonly signed: string[] = [];
   private at_ms = 0;
   private cookie = '';
   private readonly db;
@@ -109,9 +108,7 @@ export class CrewPhone {
       const refused = await this.shelf.add(work.runId, said, this.hand.name);
       if (refused) throw new Error(`${this.name} may not enter ${JSON.stringify(refused)}`);
     }
-    if (work.rest.length > 0) return;
-    this.works.shift();
-    this.signed.push(work.runId);
+    if (work.rest.length === 0) this.works.shift();
   }
 
   /** Another phone goes on with what this one has begun, from what the server has of it. */
@@ -131,8 +128,14 @@ export class CrewPhone {
 
   send = (): Promise<void> => this.outbox.flush();
   queued = async (): Promise<number> => (await this.db).count('queued');
+  waiting = async () => (await this.db).getAll('queued');
   refused = async () => (await this.db).getAll('refused');
-  entries = async (): Promise<readonly RunEvent[]> => (await this.db).getAll('events');
+  /** Its own: what it has of another phone’s came from the server. */
+  entries = async (): Promise<readonly RunEvent[]> => {
+    const db = await this.db;
+    const own = await deviceId(db);
+    return (await db.getAll('events')).filter(({ device }) => device === own);
+  };
 
   private ask(path: string, body?: unknown): Promise<Response> {
     return fetch(`${this.url}/api${path}`, {

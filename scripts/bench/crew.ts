@@ -211,11 +211,13 @@ async function lastOfAll({ phones }: Crew): Promise<void> {
 
 async function whatIsThere({ phones, told }: Crew, owner: Owner) {
   const written = new Map<string, RunEvent>();
+  const onPhones = new Set<string>();
   let refused = 0;
   let kept = 0;
   let left = 0;
   for (const phone of phones) {
     for (const event of await phone.entries()) written.set(event.id, event);
+    for (const { id } of [...(await phone.waiting()), ...(await phone.refused())]) onPhones.add(id);
     refused += (await phone.refused()).length;
     if (phone.isLost) kept += await phone.queued();
     else left += await phone.queued();
@@ -230,6 +232,7 @@ async function whatIsThere({ phones, told }: Crew, owner: Owner) {
   const file = evidenceFileSchema.parse(await owner.get('/evidence.json'));
   const { faults } = await verifyEvidence(file, { check: checkWith(globalThis.crypto.subtle) });
   const signatures = [...written.values()].filter(({ type }) => type === 'signed');
+  const isLost = ({ id }: RunEvent) => !ids.has(id) && !onPhones.has(id);
   const isOther = ({ id, author }: RunEvent) => written.get(id)?.author !== author;
   return [
     { what: 'runs begun', count: runs.length },
@@ -242,7 +245,7 @@ async function whatIsThere({ phones, told }: Crew, owner: Owner) {
     { what: 'kept aside on the phone that was lost', count: kept },
     { what: 'still waiting on another', count: left },
     { what: 'refused', count: refused },
-    { what: 'lost', count: written.size - ids.size - kept - refused - left },
+    { what: 'lost', count: [...written.values()].filter(isLost).length },
     { what: 'doubled', count: stored.length - ids.size },
     { what: 'under another author', count: stored.filter(isOther).length },
     { what: 'runs signed', count: signatures.filter(({ id }) => ids.has(id)).length },

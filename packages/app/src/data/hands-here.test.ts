@@ -88,12 +88,20 @@ describe('hands that a phone knows again', () => {
       ...tomas,
       licences: [{ kind: 'gas', number: 'LH 7', valid_until: '2099-12-31' }],
     };
-    await hands.renew(licensed);
-    await hands.renew(ines);
+    expect(await hands.renew(licensed)).toBe(true);
+    expect(await hands.renew(licensed)).toBe(false);
+    expect(await hands.renew(ines)).toBe(false);
     expect(await hands.people()).toEqual([licensed]);
     expect(await hands.unlock('tomas', '593712')).toEqual(licensed);
     clock.now += 11 * DAY;
     expect(await codeOf(hands.unlock('tomas', '593712'))).toBe('person.not_known_here');
+  });
+
+  test('are all kept where two pages of one phone keep one at once', async () => {
+    const { hands, open } = phone();
+    await Promise.all([hands.remember(tomas, '593712'), open().remember(ines, '820164')]);
+    await Promise.all([hands.unlock('tomas', '593712'), open().unlock('ines', '820164')]);
+    expect((await open().people()).map(({ name }) => name)).toEqual(['Ines Falk', 'Tomas Brandt']);
   });
 
   test('are forgotten by name; a new PIN takes the place of the old', async () => {

@@ -57,19 +57,20 @@ export class HandsHere {
     const cost = { salt: newId(), rounds: this.rounds };
     const digest = await pinDigest(subtle, secret, cost);
     const hand = { person, ...cost, digest, sinceMs: this.now() };
-    await this.keep([...(await this.others(person.id)), hand]);
+    await this.change((hands) => [...hands.filter((each) => each.person.id !== person.id), hand]);
   }
 
-  /** What the server says of him now, his licences too; nobody becomes known by it. */
-  async renew(person: Person): Promise<void> {
+  /** What the server says of him now, his licences too; nobody becomes known by it. Whether it was anything new. */
+  async renew(person: Person): Promise<boolean> {
     const hand = (await this.all()).find((each) => each.person.id === person.id);
-    if (!hand || digestOf(hand.person) === digestOf(person)) return;
-    await this.keep([...(await this.others(person.id)), { ...hand, person }]);
+    if (!hand || digestOf(hand.person) === digestOf(person)) return false;
+    await this.changeHand(person.id, (each) => ({ ...each, person }));
+    return true;
   }
 
   /** Whoever was signed out from elsewhere comes in again over a network alone. */
   async forget(name: string): Promise<void> {
-    await this.keep((await this.all()).filter(({ person }) => person.name !== name));
+    await this.change((hands) => hands.filter(({ person }) => person.name !== name));
   }
 
   /**
@@ -97,20 +98,29 @@ export class HandsHere {
     return age >= 0 && age <= LONGEST_MS;
   }
 
-  private async count(hand: Hand, tries: WrongTries | undefined): Promise<void> {
-    const { tries: _, ...rest } = hand;
-    await this.keep([...(await this.others(hand.person.id)), { ...rest, ...(tries && { tries }) }]);
-  }
+  private count = (hand: Hand, tries: WrongTries | undefined): Promise<void> =>
+    this.changeHand(hand.person.id, ({ tries: _, ...rest }) => ({
+      ...rest,
+      ...(tries && { tries }),
+    }));
 
-  private others = async (id: string): Promise<readonly Hand[]> =>
-    (await this.all()).filter(({ person }) => person.id !== id);
+  private changeHand = (id: string, next: (hand: Hand) => Hand): Promise<void> =>
+    this.change((hands) => hands.map((hand) => (hand.person.id === id ? next(hand) : hand)));
 
   private async all(): Promise<readonly Hand[]> {
-    const kept = await (await this.db)?.get('cache', KEY);
-    const parsed = z.array(handSchema).safeParse(kept ?? []);
-    return parsed.success ? parsed.data : [];
+    return handsIn(await (await this.db)?.get('cache', KEY));
   }
 
-  private keep = async (hands: readonly Hand[]): Promise<void> =>
-    void (await (await this.db)?.put('cache', hands, KEY));
+  /** Read and written as one: what another page of this phone keeps meanwhile is not taken back. */
+  private async change(next: (hands: readonly Hand[]) => readonly Hand[]): Promise<void> {
+    const transaction = (await this.db)?.transaction('cache', 'readwrite');
+    if (!transaction) return;
+    const hands = handsIn(await transaction.store.get(KEY));
+    await Promise.all([transaction.store.put(next(hands), KEY), transaction.done]);
+  }
+}
+
+function handsIn(kept: unknown): readonly Hand[] {
+  const parsed = z.array(handSchema).safeParse(kept ?? []);
+  return parsed.success ? parsed.data : [];
 }

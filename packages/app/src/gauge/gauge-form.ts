@@ -32,7 +32,11 @@ export const gaugeFormSchema = z.object({
   resolution: number('Readable step'),
   accuracy: number('Accuracy'),
   accuracyOf: z.enum(['span', 'reading']),
-  height: z.string().refine((text) => heightOf(text) !== undefined, 'A height within 100 m'),
+  height: z
+    .string()
+    .trim()
+    .min(1, 'A height: 0 where it hangs level')
+    .refine((text) => heightOf(text) !== undefined, 'A height within 100 m'),
   calibrated: z.iso.date('A day such as 2026-05-31'),
   due: z.iso.date('A day such as 2027-05-31'),
   number: z.string().trim().max(80),

@@ -41,12 +41,13 @@ describe('a gauge that is changed', () => {
 
   test('hangs so many feet above its tapping, or metres, and no mountain', () => {
     const hung = (height: string) => ({ ...toTexts(gauge), height });
-    expect(toGauge(hung(`5' 6"`), gauge.id).height_above_tapping_m).toBeCloseTo(1.6764, 6);
+    expect(toGauge(hung(`5' 6"`), gauge.id).height_above_tapping_m).toBe(1.6764);
     expect(toGauge(hung('-1,2'), gauge.id).height_above_tapping_m).toBe(-1.2);
     for (const [text, isTaken] of [
       ['100', true],
       ['101', false],
       ['high', false],
+      ['', false],
       ['2 bar', false],
     ] as const)
       expect([text, gaugeFormSchema.safeParse(hung(text)).success]).toEqual([text, isTaken]);

@@ -34,7 +34,8 @@ const fields: readonly {
   { name: 'high', label: 'High end of the range', numeric: true },
   { name: 'resolution', label: 'Finest step that can be read', numeric: true },
   { name: 'accuracy', label: 'Accuracy, %', numeric: true },
-  { name: 'height', label: 'Hangs above its tapping, m', numeric: true },
+  // No keypad of digits alone: it has neither minus nor feet.
+  { name: 'height', label: 'Hangs above its tapping, m' },
   { name: 'calibrated', label: 'Calibrated on' },
   { name: 'due', label: 'Calibration runs out on' },
   { name: 'number', label: 'Certificate number, if there is one' },

@@ -23,7 +23,6 @@ export function HeightField({ gauge, text, onChange }: HeightFieldProps) {
     <Field
       label={`${gauge.tag} hangs above its tapping`}
       unit="m"
-      numeric
       value={shown}
       onChangeText={onChange}
       maxLength={12}

@@ -46,8 +46,8 @@ async function asked(): Promise<Session> {
   if (hand === 'nobody') return left();
   if (hand === 'here' && person.name !== technician) return (await saidAgain()) ?? house;
   // A licence that was given since holds without a network too, and one that was taken does not.
-  await handsHere.renew(person).catch(noRoom);
-  void queryClient.invalidateQueries({ queryKey: HANDS });
+  const isNew = await handsHere.renew(person).catch(noRoom);
+  if (isNew) void queryClient.invalidateQueries({ queryKey: HANDS });
   return take({ ...house, person });
 }
 

@@ -104,6 +104,16 @@ export default [
     rules: { 'expo/no-env-var-destructuring': 'off' },
   },
   {
+    // Read before anything is installed: a package that they need is asked for once it is there.
+    files: ['scripts/{browser,build,demo,dev,e2e-server,lib,start,test}.mjs'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^(?!node:|\\./(browser|lib)\\.mjs$)' }] },
+      ],
+    },
+  },
+  {
     files: ['packages/core/src/**/*.ts'],
     rules: {
       'no-restricted-imports': ['error', { patterns: ['@holvek/*', 'node:*', 'react*', 'expo*'] }],

@@ -1,7 +1,6 @@
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { browserPackage, hasShell } from './browser.mjs';
-import coreForTests from './core-for-tests.cjs';
 import { build, install, root, run, runShowing, runTelling, tell } from './lib.mjs';
 
 /**
@@ -60,7 +59,9 @@ async function lint() {
 }
 
 /** Unit tests of every part; what they say is shown when one fails. */
-function unit() {
+async function unit() {
+  // Asked for here: on a machine with nothing installed, what it needs is not there when this file is read.
+  const { default: coreForTests } = await import('./core-for-tests.cjs');
   process.env.CORE_FOR_TESTS = coreForTests();
   return runTelling('testing', 'npx', ['jest', '--ci', '--maxWorkers=2']);
 }

@@ -1,4 +1,5 @@
 import { seededRandom } from '@holvek/core';
+import { createHash } from 'node:crypto';
 import { begin, expect, test } from './technician';
 import { walkUntil } from './walk';
 
@@ -149,7 +150,7 @@ function rampLog(rows: number): string {
   return `\uFEFF${lines.join('\n')}\nbattery low;\n`;
 }
 
-test('a logged ramp is dropped in, fitted and taken over as marks', async ({ page }) => {
+test('a logged ramp is dropped in, fitted and taken over as marks', async ({ page, request }) => {
   await begin(page, 'rv-11');
   await walkUntil(page, /Raise slowly, then let down/);
   await page.getByRole('button', { name: 'from a log' }).click();
@@ -170,4 +171,10 @@ test('a logged ramp is dropped in, fitted and taken over as marks', async ({ pag
     /cycle 3: cracked 1.1[678]/,
   );
   await expect(page.getByTestId('confirm-step')).toBeVisible();
+  // What was taken over is held to its file.
+  const sha256 = createHash('sha256').update(rampLog(1800)).digest('hex');
+  const runId = /\/runs\/([^/?]+)/u.exec(page.url())![1]!;
+  await expect
+    .poll(async () => (await request.get(`/api/runs/${runId}`)).text())
+    .toContain(`"sha256":"${sha256}"`);
 });

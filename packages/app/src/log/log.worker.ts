@@ -1,11 +1,13 @@
-import { absolutePa, keptApart, WATCHED_APART_S, type Sample } from '@holvek/core';
+import { absolutePa, keptApart, WATCHED_APART_S, type LoggerFile, type Sample } from '@holvek/core';
 import { readLogCsv, thinForChart, type LogError, type LogFile } from '@holvek/core/log';
 import { readRamps, type RampError, type RampFinding } from '@holvek/core/ramps';
 import { expose } from 'comlink';
+import { readLoggerFile } from './read-logger-file';
 
 export type LogReport =
   | {
       readonly ok: true;
+      readonly file: LoggerFile;
       readonly count: number;
       readonly issues: LogFile['issues'];
       readonly longestGap: number;
@@ -29,6 +31,7 @@ const CHART_POINTS = 600;
 export type WatchReport =
   | ({
       readonly ok: true;
+      readonly file: LoggerFile;
       /** s from the first, Pa. */
       readonly samples: readonly (readonly [number, number])[];
     } & Pick<LogFile, 'startsAtMs' | 'issues' | 'longestGap' | 'usualStep'> &
@@ -42,25 +45,30 @@ type LogSize = {
 /** A log read and fitted away from the screen, so that a million rows do not hold it up.
  * Closing the worker cancels it. */
 const logWorker = {
-  read(text: string, how: LogHow, onProgress: (share: number) => void): LogReport {
+  async read(from: File, how: LogHow, onProgress: OnProgress): Promise<LogReport> {
+    const { text, file } = await readLoggerFile(from);
     const log = readLogCsv(text, optionsOf(how, onProgress));
     if (!log.ok) return { ok: false, error: log.error };
     const { samples, issues, longestGap, usualStep } = log.value;
     const ramps = readRamps(samples, how.resolution);
     if (!ramps.ok) return { ok: false, error: ramps.error };
-    return { ok: true, ...sizeOf(samples), issues, longestGap, usualStep, findings: ramps.value };
+    const about = { issues, longestGap, usualStep };
+    return { ok: true, file, ...sizeOf(samples), ...about, findings: ramps.value };
   },
 
-  readWatch(text: string, how: LogHow, onProgress: (share: number) => void): WatchReport {
+  async readWatch(from: File, how: LogHow, onProgress: OnProgress): Promise<WatchReport> {
+    const { text, file } = await readLoggerFile(from);
     const log = readLogCsv(text, optionsOf(how, onProgress));
     if (!log.ok) return { ok: false, error: log.error };
     const { samples, unit: _, ...about } = log.value;
     const kept = keptApart(samples, WATCHED_APART_S);
-    return { ok: true, ...about, ...sizeOf(samples), samples: kept.map(pairOf) };
+    return { ok: true, file, ...about, ...sizeOf(samples), samples: kept.map(pairOf) };
   },
 };
 
-const optionsOf = ({ barometer, unit }: LogHow, onProgress: (share: number) => void) => ({
+type OnProgress = (share: number) => void;
+
+const optionsOf = ({ barometer, unit }: LogHow, onProgress: OnProgress) => ({
   barometer: absolutePa(barometer),
   ...(unit === undefined ? {} : { unit }),
   onProgress,

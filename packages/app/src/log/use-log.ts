@@ -33,7 +33,7 @@ export function useLog<Report>(resolution: number, read: Read<Report>) {
     workerRef.current = worker;
     const how: LogHow = { ...(unit === undefined ? {} : { unit }), barometer, resolution };
     const told = proxy((share: number) => setState({ at: 'reading', share }));
-    const report = await read(worker.log, await file.text(), how, told);
+    const report = await read(worker.log, file, how, told);
     worker.close();
     setState({ at: 'read', file, report });
   };

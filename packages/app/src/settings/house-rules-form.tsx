@@ -15,10 +15,11 @@ import {
 import { usePreferences } from '@/prefs/preferences';
 import { Allowed } from '@/people/allowed';
 import { useChangeHouseRules, useHouseRules } from '@/data/queries';
-import { Field, TextInput } from '@/ui/field';
+import { Field } from '@/ui/field';
 import { plainNumber } from '@/ui/plain-number';
 import { BigButton, WordButton } from '@/ui/press';
 import { Heading, Muted, Words } from '@/ui/words';
+import { TextInput } from '@/ui/text-input';
 
 /** Texts by row; a dot would be a place within a form, so paths are written with a colon. */
 type Texts = Readonly<Record<string, string>>;

@@ -8,6 +8,7 @@ import {
   type CheckedFile,
   type Head,
 } from '@holvek/core';
+import { HeldFile } from './held-file';
 import { Card, Pill, Row } from '@/ui/card';
 import { Muted, Strong, Words } from '@/ui/words';
 
@@ -80,6 +81,7 @@ export function CheckedCard({ checked }: { readonly checked: Checked }) {
       {result.notes.map((note) => (
         <Muted key={noteWords(note)}>{noteWords(note)}</Muted>
       ))}
+      <HeldFile key={checked.name} checked={checked.file} />
       {kind === 'sheet' ? (
         <Muted>
           One sheet by itself: whether others were dropped, only the whole record tells.

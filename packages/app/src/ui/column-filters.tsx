@@ -1,4 +1,4 @@
-import { TextInput } from './field';
+import { TextInput } from './text-input';
 import { View, XStack } from './kit';
 import { cellBox, type TableColumn } from './table-column';
 

@@ -1,22 +1,9 @@
 import type { KeyboardEvent, ReactNode } from 'react';
-import { Input, styled, XStack, YStack } from '@/ui/kit';
+import { XStack, YStack } from '@/ui/kit';
+import { FigureInput } from './figure-input';
 import { Press } from './press';
+import { TextInput } from './text-input';
 import { Muted, Strong, Words } from './words';
-
-export const TextInput = styled(Input, {
-  fontFamily: '$body',
-  fontSize: '$4',
-  height: '$touch',
-  width: '100%',
-  backgroundColor: '$card',
-  color: '$color',
-  borderWidth: 2,
-  borderColor: '$line',
-  borderRadius: '$2',
-  paddingHorizontal: '$3',
-  placeholderTextColor: '$muted',
-  focusStyle: { borderColor: '$verdigris', outlineWidth: 0 },
-});
 
 /** A labelled input with its unit and what is wrong with it. */
 export function Field({
@@ -49,21 +36,27 @@ export function Field({
   readonly maxLength?: number;
 }) {
   const { numeric, ...rest } = input;
+  const shown = {
+    'aria-invalid': error !== undefined,
+    ...(error ? { borderColor: isWanted ? '$brassMark' : '$vermilion' } : {}),
+    ...rest,
+  } as const;
   return (
     <YStack gap="$1">
       <XStack justifyContent="space-between">
         <Muted>{label}</Muted>
         {unit ? <Muted>{unit}</Muted> : null}
       </XStack>
-      <TextInput
-        {...(inputRef ? { ref: inputRef as never } : {})}
-        aria-label={name ?? label}
-        aria-invalid={error !== undefined}
-        {...(numeric ? { inputMode: 'decimal' } : {})}
-        {...(isSecret ? { type: 'password' } : {})}
-        {...(error ? { borderColor: isWanted ? '$brassMark' : '$vermilion' } : {})}
-        {...rest}
-      />
+      {numeric ? (
+        <FigureInput {...shown} label={name ?? label} inputRef={inputRef} />
+      ) : (
+        <TextInput
+          {...shown}
+          aria-label={name ?? label}
+          {...(inputRef ? { ref: inputRef as never } : {})}
+          {...(isSecret ? { type: 'password' } : {})}
+        />
+      )}
       {error ? (
         <FieldTrouble isWanted={isWanted}>{error}</FieldTrouble>
       ) : hint ? (

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { TextInput } from './field';
+import { TextInput } from './text-input';
 import { copyText } from './files';
 import { XStack, YStack } from './kit';
 import { WordButton } from './press';

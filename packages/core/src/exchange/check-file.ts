@@ -1,6 +1,8 @@
-import type { PublicKey } from '../digest';
-import { ok, type Result } from '../result';
+import { digestOfBytes, type PublicKey } from '../digest';
 import { verifyEvidence, verifySheet, type Verified, type VerifyOptions } from '../evidence';
+import { fileTakenWords } from '../report';
+import { ok, type Result } from '../result';
+import type { FileTaken, Sheet } from '../sheet';
 import { checkableFileSchema, readJsonFile, type FileError } from './json-files';
 
 /** What a file that was carried here says of itself, and what is wrong with it. */
@@ -10,6 +12,8 @@ export type CheckedFile = {
   readonly result: Verified;
   /** Those that the file brings with it. */
   readonly keys: readonly PublicKey[];
+  /** Files of loggers that its sheets say figures were taken from. */
+  readonly taken: readonly (FileTaken & { readonly tag: string })[];
 };
 
 /**
@@ -26,9 +30,38 @@ export async function checkFile(
   const { value } = read;
   return ok(
     value.format === 'holvek.evidence'
-      ? { kind: 'record', result: await verifyEvidence(value, options), keys: value.keys }
-      : { kind: 'sheet', result: await verifySheet(value, options), keys: value.keys ?? [] },
+      ? {
+          kind: 'record',
+          result: await verifyEvidence(value, options),
+          keys: value.keys,
+          taken: value.sheets.flatMap(takenBy),
+        }
+      : {
+          kind: 'sheet',
+          result: await verifySheet(value, options),
+          keys: value.keys ?? [],
+          taken: takenBy(value.sheet),
+        },
   );
+}
+
+const takenBy = ({ body }: Sheet): CheckedFile['taken'] =>
+  (body.files ?? []).map((file) => ({ ...file, tag: body.valve_tag }));
+
+/** What of a record was taken from a file that is held against it, by the file's bytes; nothing where none was. */
+export function takenFrom(
+  bytes: Uint8Array,
+  { taken }: Pick<CheckedFile, 'taken'>,
+): CheckedFile['taken'] {
+  const sha256 = digestOfBytes(bytes);
+  return taken.filter((file) => file.sha256 === sha256);
+}
+
+/** What a file of a logger is in a record: what was taken from it, or that nothing was. */
+export function takenWords(bytes: Uint8Array, file: Pick<CheckedFile, 'taken'>): string {
+  const found = takenFrom(bytes, file);
+  if (found.length === 0) return 'None of its figures were taken from this file as it is now.';
+  return found.map((taken) => `${taken.tag}: ${fileTakenWords(taken)}`).join('; ');
 }
 
 /** Why a file could not be checked at all. */

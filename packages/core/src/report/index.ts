@@ -3,6 +3,7 @@ export * from './block';
 export * from './outcome';
 export * from './printers';
 export * from './proofs-blocks';
+export { fileTakenWords } from './record-blocks';
 export * from './report';
 export * from './scales';
 export * from './path';

@@ -1,5 +1,5 @@
 import { keyNameOf } from '../digest';
-import type { SheetBody } from '../sheet';
+import type { FileTaken, SheetBody } from '../sheet';
 import { photoSubjects } from '../valve';
 import type { Block, Line } from './block';
 import { plateLines } from './plate-words';
@@ -29,6 +29,7 @@ export function recordBlocks(
       })),
     },
     pictureBlock(body, print, timeSay),
+    { kind: 'words', title: 'Taken from a logger', lines: fileLines(body) },
     { kind: 'words', title: 'Notes', lines: noteLines(body, print, timeSay) },
   ];
   return blocks.filter(
@@ -44,6 +45,20 @@ const endLines = ({ open_ends: ends }: SheetBody): readonly Line[] =>
       ? { text: `${say}: put back` }
       : { text: `${say}: LEFT OPEN, ${reason ?? 'no reason given'}`, tone: 'stop' },
   );
+
+const fileShows = {
+  opening: 'where it opened and shut',
+  watch: 'the watch with nothing flowing',
+  step_test: 'the step test',
+} as const;
+
+/** What was taken from which file, with the beginning of its digest. */
+export const fileTakenWords = ({ shows, name, sha256 }: FileTaken): string =>
+  `${fileShows[shows]}: ${name}, file ${sha256.slice(0, 12)}`;
+
+/** Files that figures were taken from. */
+const fileLines = ({ files = [] }: SheetBody): readonly Line[] =>
+  files.map((file) => ({ text: fileTakenWords(file) }));
 
 /** Pictures that were taken in the work, each with what the gauge was read at, where it shows that. */
 function pictureBlock(

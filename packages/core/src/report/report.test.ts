@@ -507,3 +507,14 @@ describe('what was proved, line by line', () => {
     expect(leftWords(visit, print)).toBe('Swings by 40 kPa');
   });
 });
+
+test('files that figures were taken from are named with their digest, and nothing where there are none', () => {
+  const [, body] = bodies[0]!;
+  const named = (files: SheetBody['files']) =>
+    reportOf({ ...body, files }).blocks.filter(({ title }) => title === 'Taken from a logger');
+  expect(named(undefined)).toEqual([]);
+  const sha256 = '0123456789abcdef'.repeat(4);
+  expect(named([{ name: 'night.csv', sha256, shows: 'watch' }])).toMatchObject([
+    { lines: [{ text: 'the watch with nothing flowing: night.csv, file 0123456789ab' }] },
+  ]);
+});

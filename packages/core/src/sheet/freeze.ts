@@ -26,6 +26,7 @@ import {
   worstVerdict,
   type SheetVerdict,
 } from '../step';
+import { filesTaken } from './files-taken';
 import type { Outcome, SheetBody, SheetSetting } from './sheet';
 
 export type FreezeError = EventError | { readonly code: 'sheet.not_signed' };
@@ -76,6 +77,7 @@ export function freezeSheet(run: Run, previousHash: string | null): Result<Sheet
     ...handsOf(run),
     ...correctedOf(run),
     ...picturesOf(run),
+    ...filesOf(run),
     gauge_findings: findingsOf(run, signed.at_ms),
     outcome: outcomeOf(run, verdict, isWhole),
     ...endOf(run),
@@ -174,6 +176,12 @@ function picturesOf({ pictures, readings }: Run): Pick<SheetBody, 'pictures'> {
       at_ms,
     })),
   };
+}
+
+/** Files of loggers that figures were taken from; nothing where all were read by eye or by line. */
+function filesOf(run: Run): Pick<SheetBody, 'files'> {
+  const files = filesTaken(run);
+  return files.length === 0 ? {} : { files: [...files] };
 }
 
 /** What of the plate was corrected on the way; nothing where it said what the register had. */

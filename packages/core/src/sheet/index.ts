@@ -1,4 +1,5 @@
 export * from './sheet';
+export { fileTakenSchema, type FileTaken } from './files-taken';
 export * from './freeze';
 export * from './in-order';
 export * from './chain';

@@ -26,6 +26,7 @@ import {
   photoSubjectNames,
   targetSchema,
 } from '../valve';
+import { fileTakenSchema } from './files-taken';
 
 const hash = digestSchema;
 const text = z.string().max(2000);
@@ -152,6 +153,8 @@ export const sheetBodySchema = z.object({
       }),
     )
     .optional(),
+  /** Files of loggers that figures were taken from, by their digest. */
+  files: z.array(fileTakenSchema).optional(),
   /** Findings on the judging gauge on the day: the sheet says when it was out of date. */
   gauge_findings: z.array(z.string()),
   outcome: z.enum(outcomes),

@@ -31,6 +31,7 @@ export * from './linkage/linkage-view';
 export * from './linkage/range-arm';
 export * from './linkage/shape';
 export * from './lock/shape';
+export * from './logger-file';
 export * from './points/freeze';
 export * from './points/frozen';
 export * from './points/points-view';

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { loggerFileSchema } from './logger-file';
 
 const finite = z.number().min(-1e12).max(1e12);
 
@@ -9,6 +10,8 @@ export const readingSchema = z.object({
   gauge_id: z.string().min(1).max(64),
   /** `file`: as a logger kept it, at the gauge's own tapping. */
   source: z.enum(['typed', 'linked', 'file']),
+  /** The file that it was kept in; absent in entries of before. */
+  file: loggerFileSchema.optional(),
   /** The person confirmed a value that looks wrong, such as one beyond the gauge's range. */
   confirmed: z.boolean().optional(),
 });

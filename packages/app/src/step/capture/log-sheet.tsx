@@ -20,13 +20,13 @@ export function LogSheet({
   const log = useLog<LogReport>(gauge?.resolution_pa ?? 1000, (worker, ...asked) =>
     worker.read(...asked),
   );
-  const keep = async (report: Extract<LogReport, { ok: true }>, name: string) => {
+  const keep = async (report: Extract<LogReport, { ok: true }>) => {
     const cycles = cyclesOf(report.findings);
     if (
       await add({
         type: 'log_taken',
         step_id: step.id,
-        name,
+        ...report.file,
         samples: report.chart.map(([t, pa]) => [t, pa]),
         cycles,
       })
@@ -36,12 +36,8 @@ export function LogSheet({
   return (
     <ChooseLog
       log={log}
-      found={(report: Extract<LogReport, { ok: true }>, file) => (
-        <Found
-          report={report}
-          resolution={gauge?.resolution_pa}
-          onKeep={() => void keep(report, file.name)}
-        />
+      found={(report: Extract<LogReport, { ok: true }>) => (
+        <Found report={report} resolution={gauge?.resolution_pa} onKeep={() => void keep(report)} />
       )}
     />
   );

@@ -14,7 +14,7 @@ import { useTapping } from '@/desk/use-tapping';
 import { useBarometer } from '@/units/use-barometer';
 import { useUnits } from '@/units/use-units';
 import { useInk } from '@/ui/use-ink';
-import { TextInput } from '@/ui/field';
+import { TextInput } from '@/ui/text-input';
 import { BigButton, Press } from '@/ui/press';
 import { Figure, Muted, Words } from '@/ui/words';
 import { eventTrouble, parseTrouble } from '@/words/trouble';

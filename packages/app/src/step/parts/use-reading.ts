@@ -4,6 +4,7 @@ import {
   roleOf,
   typedSettled,
   type GaugeRole,
+  type LoggerFile,
   type Reading,
   type Run,
   type Step,
@@ -76,10 +77,10 @@ export function useReading(step: Step, of?: GaugeRole) {
   };
 
   /** As a logger kept it, at the tapping of this gauge. */
-  const takeLogged = async (si: number, over: OverTime): Promise<boolean> => {
+  const takeLogged = async (si: number, file: LoggerFile, over: OverTime): Promise<boolean> => {
     if (!gauge) return false;
     const entered = tapping.written(si);
-    return record({ si, entered, gauge_id: gauge.id, source: 'file' }, false, over);
+    return record({ si, entered, gauge_id: gauge.id, source: 'file', file }, false, over);
   };
 
   /** A typed reading of a setting, with what the eye says of it. */

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { YStack } from '@/ui/kit';
 import type { TypedOutput, usePoint } from './use-point';
-import { TextInput } from '@/ui/field';
+import { FigureInput } from '@/ui/figure-input';
 import { BigButton } from '@/ui/press';
 import { Muted, Words } from '@/ui/words';
 
@@ -34,12 +34,11 @@ export function PointEntry({ point, label, unit, kind, onTake }: Props) {
   };
   return (
     <YStack gap="$2" flex={1}>
-      <TextInput
-        aria-label={label}
+      <FigureInput
+        label={label}
         value={text}
         onChangeText={setText}
         onSubmitEditing={() => void take()}
-        inputMode="decimal"
         maxLength={40}
         autoFocus
         fontFamily="$figuresStrong"

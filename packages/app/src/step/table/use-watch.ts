@@ -2,6 +2,7 @@ import {
   noFlowRecordOf,
   watchStateOf,
   type LoggedReading,
+  type LoggerFile,
   type Sample,
   type StepOf,
   type Watched,
@@ -43,13 +44,13 @@ export function useWatch(step: StepOf<'table'>) {
     /** It was taken from a log: no clock of this phone goes on with it. */
     isLogged: taken.some(({ reading }) => reading.source === 'file'),
     /** Takes the readings of a log over, in order; those that come before one that fails stay. */
-    logged: async (readings: readonly LoggedReading[]): Promise<boolean> => {
+    logged: async (readings: readonly LoggedReading[], file: LoggerFile): Promise<boolean> => {
       for (const { si, elapsed_s, between } of readings) {
         const over = {
           elapsed_s,
           between: between.map(({ t_s, si: shown }) => ({ t_s, si: tapping.at(shown) })),
         };
-        if (!(await takeLogged(tapping.at(si), over))) return false;
+        if (!(await takeLogged(tapping.at(si), file, over))) return false;
       }
       return true;
     },

@@ -67,7 +67,7 @@ function LineUp({ report, watch, onClose }: Props & { readonly report: Found }) 
   const take = async () => {
     if (!readings?.ok || isTaking) return;
     setTaking(true);
-    await watch.logged(readings.value);
+    await watch.logged(readings.value, report.file);
     onClose();
   };
   return (

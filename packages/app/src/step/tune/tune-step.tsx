@@ -5,6 +5,7 @@ import {
   signalAt,
   simcSettings,
   stepFitOf,
+  type LoggerFile,
   type StepOf,
 } from '@holvek/core';
 import { useState } from 'react';
@@ -20,7 +21,8 @@ import { useTrace } from '@/gauge-link/trace';
 import { useSettling } from '@/gauge-link/use-settling';
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card } from '@/ui/card';
-import { pickText } from '@/ui/files';
+import { readLoggerFile } from '@/log/read-logger-file';
+import { pickFile } from '@/ui/files';
 import { BigButton, WordButton } from '@/ui/press';
 import { Muted, Title, Words } from '@/ui/words';
 import { stepTrouble } from '@/words/step-trouble';
@@ -37,7 +39,7 @@ const RESTS = 0.004;
 export function TuneStep({ step }: { readonly step: StepOf<'tune'> }) {
   const { run, isLinked } = useDesk();
   const test = useStepTest(step);
-  const { fit, trouble, open, setOpen, takeText, isStepped } = test;
+  const { fit, trouble, open, setOpen, takeText, takeFile, isStepped } = test;
   const close = () => setOpen(undefined);
   const said = trouble ?? (fit && !fit.ok ? stepTrouble(fit.error) : undefined);
   const isBegun = fit !== undefined || isStepped;
@@ -47,9 +49,7 @@ export function TuneStep({ step }: { readonly step: StepOf<'tune'> }) {
       actions={<TestActions test={test} />}
       more={
         <>
-          <WordButton
-            onPress={() => void pickText(LOG_FILES).then((text) => takeText(text, 'file'))}
-          >
+          <WordButton onPress={() => void pickFile(LOG_FILES).then(takeFile)}>
             from a file
           </WordButton>
           {isLinked ? <WordButton onPress={() => setOpen('paste')}>type it</WordButton> : null}
@@ -69,7 +69,7 @@ export function TuneStep({ step }: { readonly step: StepOf<'tune'> }) {
         <TestTrace test={test} />
       )}
       <BottomSheet isOpen={open === 'paste'} title="The step test" onClose={close}>
-        <PasteTest onTake={(text) => void takeText(text, 'typed')} />
+        <PasteTest onTake={(text) => void takeText(text, { source: 'typed' })} />
       </BottomSheet>
       <BottomSheet isOpen={open === 'dial'} title="What was dialled?" onClose={close}>
         {fit?.ok ? <DialForm step={step} start={dialledOf(simcSettings(fit.value.model))} /> : null}
@@ -83,6 +83,9 @@ const presentOf = ({ started: { plate } }: Desk['run']) =>
   hasBand(plate)
     ? { band: plate.band_percent, reset: plate.reset_minutes }
     : { band: 100, reset: 0.1 };
+
+/** Where a step test comes from; a file of a logger is kept by its digest. */
+type From = { readonly source: 'typed' | 'linked' | 'file'; readonly file?: LoggerFile };
 
 const LOG_FILES = '.csv,.txt,text/csv,text/plain';
 
@@ -106,16 +109,13 @@ function useStepTest(step: StepOf<'tune'>) {
     setStepped({ at: now, from: now - Math.min(LEAD, settling.steadyFor) });
     drive({ output: AFTER });
   };
-  const keep = async (
-    rows: readonly (readonly [number, number, number])[],
-    source: 'typed' | 'linked' | 'file',
-  ) => {
+  const keep = async (rows: readonly (readonly [number, number, number])[], from: From) => {
     setTrouble(undefined);
     await add({
       type: 'step_tested',
       step_id: step.id,
       samples: rows.slice(0, 2000).map(([t, output, value]) => [t, output, value]),
-      source,
+      ...from,
     });
   };
   const fitLinked = async () => {
@@ -123,13 +123,12 @@ function useStepTest(step: StepOf<'tune'>) {
     const kept = samples.filter(({ t }) => t >= stepped.from);
     await keep(
       kept.map(({ t, value }) => [t, 100 * (t <= stepped.at ? BEFORE : AFTER), 100 * value]),
-      'linked',
+      { source: 'linked' },
     );
     drive({ output: BEFORE });
     setStepped(undefined);
   };
-  const takeText = async (text: string | undefined, source: 'typed' | 'file') => {
-    if (text === undefined) return;
+  const takeText = async (text: string, from: From) => {
     const table = readStepCsv(text);
     setOpen(undefined);
     if (!table.ok) return setTrouble(stepTrouble(table.error));
@@ -137,8 +136,13 @@ function useStepTest(step: StepOf<'tune'>) {
       return setTrouble('No line carries three numbers. Nothing was kept.');
     await keep(
       table.value.samples.map(({ t, output, value }) => [t, output, value]),
-      source,
+      from,
     );
+  };
+  const takeFile = async (picked: File | undefined) => {
+    if (!picked) return;
+    const { text, file } = await readLoggerFile(picked);
+    await takeText(text, { source: 'file', file });
   };
   return {
     fit,
@@ -146,6 +150,7 @@ function useStepTest(step: StepOf<'tune'>) {
     open,
     setOpen,
     takeText,
+    takeFile,
     samples,
     settling,
     isAtRest,

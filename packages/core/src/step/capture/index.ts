@@ -7,7 +7,7 @@ import { captureByEye } from './carry-out';
 import { notInLog } from './log-held';
 import { crackingProofs } from './proofs';
 import { capturePrompt } from './prompt';
-import { marksOfLog, withMark } from './take-mark';
+import { filesWith, marksOfLog, withMark } from './take-mark';
 
 /** A relief opened and shut while its pressures are marked, or read from a log. */
 export const captureStep: StepBehaviour<'capture'> = {
@@ -19,7 +19,7 @@ export const captureStep: StepBehaviour<'capture'> = {
       return { record: { ...record, marks: withMark(record.marks, event) } };
     if (event.type !== 'log_taken') return undefined;
     const marks = [...record.marks, ...marksOfLog(event, record.marks)];
-    return { record: { ...record, marks, log: event.samples } };
+    return { record: { ...record, marks, log: event.samples, ...filesWith(record, event) } };
   },
   refuses: (run, step, draft) =>
     draft.type === 'log_taken' ? notInLog(draft, run.gauges[step.role]) : undefined,

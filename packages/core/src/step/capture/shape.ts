@@ -1,6 +1,8 @@
 import { z } from 'zod';
+import { digestSchema } from '../../digest';
 import type { Positions } from '../../plant';
 import { finiteSchema, idSchema, roleSchema, stepEventSchema } from '../event';
+import type { LoggerFile } from '../logger-file';
 import { readingSchema } from '../reading';
 import type { GaugeRole } from '../step';
 import { fields, stepShape } from '../step-shape';
@@ -11,6 +13,8 @@ export type CaptureRecord = {
   readonly marks: readonly CaptureMark[];
   /** A log that was dropped in, as its chart shows it: s and Pa. */
   readonly log: readonly (readonly [number, number])[];
+  /** Files that marks were taken from; absent where all were made by hand, or before files were kept by digest. */
+  readonly files?: readonly LoggerFile[];
 };
 
 export const captureShape = stepShape({
@@ -37,6 +41,8 @@ export const captureShape = stepShape({
     }),
     stepEventSchema('log_taken', {
       name: z.string().max(200),
+      /** Of the file, as it was read; absent in entries of before. */
+      sha256: digestSchema.optional(),
       /** Thinned to what a chart can show: s and Pa. */
       samples: z.array(z.tuple([z.number(), finiteSchema])).max(1000),
       cycles: z

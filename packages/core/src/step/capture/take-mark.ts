@@ -2,6 +2,7 @@ import type { Hand } from '../hand';
 import type { StepEvent } from '../shapes';
 import type { GaugeRole } from '../step';
 import { markNames, type CaptureMark, type Mark } from './marks';
+import type { CaptureRecord } from './shape';
 
 /** Marks of a step with one more, or with one moved. */
 export const withMark = (
@@ -35,6 +36,13 @@ export function marksOfLog(
     }),
   );
 }
+
+/** The files of a step with that of a log, which is told by its digest. */
+export const filesWith = (
+  { files = [] }: CaptureRecord,
+  { name, sha256 }: StepEvent & { readonly type: 'log_taken' },
+): Pick<CaptureRecord, 'files'> =>
+  sha256 === undefined ? {} : { files: [...files, { name, sha256 }] };
 
 /** Marks what is seen now. */
 export function markNow(

@@ -12,6 +12,7 @@ export const tuneStep: StepBehaviour<'tune'> = {
           record: {
             kind: 'tune',
             samples: event.samples.map(([t, output, value]) => ({ t, output, value })),
+            ...(event.file ? { file: event.file } : {}),
           },
         }
       : undefined,

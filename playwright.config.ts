@@ -1,9 +1,9 @@
 import { defineConfig } from '@playwright/test';
 import { browserPath } from './scripts/browser.mjs';
 
-const port = Number(process.env.E2E_PORT ?? 8141);
-// A browser waits for much of its time, for a valve that settles: three fill two cores.
-const workers = 3;
+const port = Number(process.env.E2E_PORT ?? 8121);
+// A browser waits for much of its time, for a valve that settles: four fill two cores.
+const workers = 4;
 
 /** The built demo, as a person meets it: a phone and a wide screen. */
 export default defineConfig({

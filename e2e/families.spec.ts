@@ -106,8 +106,7 @@ test('vacuum relief: set below nothing, with a vacuum gauge only', async ({ page
   await page.getByRole('radio', { name: /G-12/ }).first().click();
   await expect(page.getByText('Target is beyond its range.')).toBeVisible();
   await expect(page.getByTestId('start-run')).toBeDisabled();
-  await begin(page, 'vrv-01');
-  const body = await finish(page, 'vrv-01');
+  const body = await finish(page, 'vrv-01', 'spring');
   inLane(body.settings[0]!.as_left_pa, -24_000, 1000);
 });
 
@@ -159,7 +158,7 @@ test('temperature regulator: set and proved in degrees, with a thermometer', asy
 test('self-operated: started in the computed order, its valves drawn as they move', async ({
   page,
 }) => {
-  await begin(page, 'sr-02');
+  await beginAt(page, 'sr-02', 'all_shut');
   await walkUntil(page, /Inlet block slowly open/);
   await expect(page.getByTestId('scheme')).toHaveAttribute(
     'aria-label',

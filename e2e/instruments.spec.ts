@@ -26,7 +26,7 @@ async function finish(page: Page, valve: string, from?: string) {
 test('positioner: five points, zero and span as one system, five points again', async ({
   page,
 }) => {
-  const body = await finish(page, 'pos-21');
+  const body = await finish(page, 'pos-21', 'zero_span');
   expect(Math.abs(body.tables!.as_found!.worst_error)).toBeGreaterThan(0.02);
   expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
   expect(body.tables!.as_left.points).toHaveLength(9);
@@ -58,7 +58,7 @@ test('positioner typed: points by the scale, what is wrong is said, undo gives a
 });
 
 test('pointer: three screws brought in together', async ({ page }) => {
-  const body = await finish(page, 'pi-31');
+  const body = await finish(page, 'pi-31', 'three_points');
   expect(Math.abs(body.tables!.as_left.worst_error)).toBeLessThanOrEqual(0.01);
 });
 
@@ -84,7 +84,7 @@ test('burner pilot: both edges, a purge after each failure, the middle, a late s
 test('suction: load lowered until the control must work, the reversed screw turned round', async ({
   page,
 }) => {
-  const body = await finish(page, 'sc-03');
+  const body = await finish(page, 'sc-03', 'load_by');
   expect(Math.abs(body.settings[0]!.as_left_pa - 400_000)).toBeLessThanOrEqual(14_000);
   expect(body.open_ends.map(({ state }) => state)).not.toContain('open');
 });
@@ -104,8 +104,7 @@ test('electronic pilot: cables and terminals before power, stroke, range, tuning
   page,
   request,
 }) => {
-  await begin(page, 'ep-04');
-  await walkUntil(page, /Do enough volts arrive/);
+  await beginAt(page, 'ep-04', 'cables');
   await page.getByLabel('Actuator supply: Length, one way').fill('200');
   await expect(page.getByText(/Too thin: this wire reaches/)).toBeVisible();
   await isFit(page);

@@ -9,6 +9,7 @@ import {
 } from '@holvek/core';
 import { readFileSync } from 'node:fs';
 import { begin, expect, hurry, isFit, liveAt, sheetsOf, signAndOpen, test } from './technician';
+import { beginAt } from './rehearsed';
 import { livedOn, look, walkUntil } from './walk';
 
 test.describe('the whole way', () => {
@@ -98,9 +99,8 @@ test('a reversed screw is noticed, turned round and still set', async ({ page })
 
 test('a main that is still filling is said, and nothing is learned from it', async ({ page }) => {
   await liveAt(page, 10);
-  await begin(page, 'prv-09');
+  await beginAt(page, 'prv-09', 'loosen_nut');
   // A main that stood shut for a moment only is full again before anybody sees it fill.
-  await walkUntil(page, /Cap off, lock nut loose/);
   await livedOn(page, await look(page), 150);
   await walkUntil(page, /next move/);
   await page.getByTestId('turned').click();
@@ -120,7 +120,7 @@ test('a main that is still filling is said, and nothing is learned from it', asy
 });
 
 test('undo takes back a turn, and the simulated screw with it', async ({ page }) => {
-  await begin(page, 'prv-14');
+  await beginAt(page, 'prv-14', 'come_up');
   await walkUntil(page, /next move/);
   const advised = await page.getByTestId('next-move').textContent();
   await page.getByTestId('turned').click();
@@ -153,8 +153,7 @@ test('hands full: the figure is large, and a clicker’s press reads and turns',
     const own = { ...chosen, isLarge: true, hasClicker: true };
     localStorage.setItem('holvek.preferences', JSON.stringify(own));
   });
-  await begin(page, 'prv-05');
-  await walkUntil(page, /Come up|next move|Read the gauge/);
+  await beginAt(page, 'prv-05', 'come_up');
   const figure = page.getByTestId('live-figure');
   await expect(figure).toBeVisible();
   expect((await figure.boundingBox())!.height).toBeGreaterThan(80);

@@ -13,7 +13,7 @@ export const quickRules = {
 };
 
 /** The server that begins with an empty register. */
-export const emptyPort = Number(process.env['E2E_PORT'] ?? 8141);
+export const emptyPort = Number(process.env['E2E_PORT'] ?? 8121);
 /** Each worker has a server of its own, with a Larkhollow of its own. */
 const portOf = (parallelIndex: number): number => emptyPort + 1 + parallelIndex;
 

@@ -5,6 +5,7 @@ export * from './wanted';
 export * from './effort';
 export * from './problem';
 export * from './places';
+export * from './offers';
 export * from './plan-season';
 export * from './habits';
 export * from './make-problem';

@@ -1,6 +1,7 @@
 import { barOf, whereIs, type Bar, type Place } from './places';
-import { offerIn, type Standing } from './plan-season';
+import { offerIn } from './offers';
 import { dayCost, placeCost, type Routes, type SeasonProblem } from './problem';
+import type { Standing } from './working';
 
 /** A plan without one block. */
 export const without = (routes: Routes, block: number): Routes =>

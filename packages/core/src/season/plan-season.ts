@@ -1,97 +1,10 @@
 import { chosen } from './taken-out';
 import { seededRandom, type Random } from '../numerics';
-import { isTooMuch, roomFor, whereIs, type Place } from './places';
-import {
-  OVER,
-  emptyRoutes,
-  placeCost,
-  seasonCost,
-  wayOf,
-  minutesOf,
-  workOf,
-  type Routes,
-  type SeasonProblem,
-} from './problem';
-
-type Working = { routes: number[][][]; places: Map<number, Place>; out: Set<number> };
-
-/** Places of a route as they stand now. */
-function renumber({ routes, places }: Working, person: number, day: number): void {
-  routes[person]![day]!.forEach((block, at) => places.set(block, { person, day, at }));
-}
-
-function put(working: Working, block: number, { person, day, at }: Place): void {
-  working.routes[person]![day]!.splice(at, 0, block);
-  working.out.delete(block);
-  renumber(working, person, day);
-}
-
-function take(working: Working, block: number): void {
-  const place = working.places.get(block);
-  if (!place) return;
-  working.routes[place.person]![place.day]!.splice(place.at, 1);
-  working.places.delete(block);
-  working.out.add(block);
-  renumber(working, place.person, place.day);
-}
-
-export type Standing = { readonly routes: Routes; readonly places: ReadonlyMap<number, Place> };
-type Offer = { readonly place: Place; readonly cost: number };
-
-/** The cheapest place of a block in a day of a person. */
-export function offerIn(
-  problem: SeasonProblem,
-  { routes, places }: Standing,
-  block: number,
-  [person, day]: readonly [number, number],
-): Offer | undefined {
-  const room = roomFor(problem, routes, places, { block, person, day });
-  if (typeof room === 'string') return undefined;
-  const { blocks, travel, capacity } = problem;
-  const own = blocks[block]!;
-  const route = routes[person]![day]!;
-  const asked = workOf(problem, route, person) + wayOf(problem, route);
-  const there = capacity[person]![day]!;
-  const isAlone = route.length === 0;
-  const minutes = minutesOf(problem, block, person);
-  let best: Offer | undefined;
-  for (let at = room.from; at <= room.to; at++) {
-    const left = at === 0 ? 0 : blocks[route[at - 1]!]!.leaves;
-    const right = at === route.length ? 0 : blocks[route[at]!]!.enters;
-    const detour =
-      travel[left]![own.enters]! +
-      travel[own.leaves]![right]! -
-      (isAlone ? 0 : travel[left]![right]!);
-    const next = asked + minutes + detour;
-    if (isTooMuch(problem, { person, day }, { asked: next, isAlone })) continue;
-    const over = Math.max(0, next - there) - Math.max(0, asked - there);
-    const cost = placeCost(own, person, day) + detour + OVER * over;
-    if (!best || cost < best.cost) best = { place: { person, day, at }, cost };
-  }
-  return best;
-}
-
-/** The best and the second-best place of a block; what it costs to leave it out is the measure. */
-export function offersOf(
-  problem: SeasonProblem,
-  working: Standing,
-  block: number,
-): readonly Offer[] {
-  const own = problem.blocks[block]!;
-  const offers: Offer[] = [];
-  for (const person of own.hands)
-    for (let day = 0; day < problem.days; day++) {
-      const soFar = offers[1]?.cost ?? own.leftOut;
-      // A day that costs more by itself than two places that are known needs no closer look.
-      if (!(placeCost(own, person, day) < soFar)) continue;
-      const offer = offerIn(problem, working, block, [person, day]);
-      if (!offer || offer.cost >= soFar) continue;
-      offers.push(offer);
-      offers.sort((a, b) => a.cost - b.cost);
-      offers.length = Math.min(offers.length, 2);
-    }
-  return offers;
-}
+import { offerIn, offersOf, type Offer } from './offers';
+import { packArea } from './pack-area';
+import { roomFor, whereIs, type Place } from './places';
+import { emptyRoutes, seasonCost, type Routes, type SeasonProblem } from './problem';
+import { copyOf, put, take, type Working } from './working';
 
 type Waiting = {
   readonly block: number;
@@ -151,14 +64,26 @@ function insert(queue: Waiting[], waiting: Waiting): void {
   queue.splice(low, 0, waiting);
 }
 
-const copyOf = ({ routes, places, out }: Working): Working => ({
-  routes: routes.map((days) => days.map((route) => [...route])),
-  places: new Map(places),
-  out: new Set(out),
-});
-
 const movable = (problem: SeasonProblem): readonly number[] =>
   problem.blocks.flatMap(({ isLocked, now }, block) => (isLocked && now ? [] : [block]));
+
+/** Share of the times that the days of an area are packed anew, each as full as it can be. */
+const PACKED = 0.2;
+
+/** The plan with some blocks taken out; or with those of one area packed anew, and what found no day out. */
+function takenApart(
+  problem: SeasonProblem,
+  working: Working,
+  free: readonly number[],
+  random: Random,
+): Working {
+  const trial = copyOf(working);
+  if (random.uniform() < PACKED) packArea(problem, trial, free, random);
+  else
+    for (const block of chosen(problem, working, free, random).slice(0, MOST_OUT))
+      take(trial, block);
+  return trial;
+}
 
 /** How warm the search begins: a share of the cost, and minutes' worth at the least. */
 const WARMTH = 0.003;
@@ -204,9 +129,7 @@ export function planSeason(
   let best = copyOf(working);
   let least = cost;
   for (let round = 0; round < rounds && free.length > 0; round++) {
-    const trial = copyOf(working);
-    for (const block of chosen(problem, working, free, random).slice(0, MOST_OUT))
-      take(trial, block);
+    const trial = takenApart(problem, working, free, random);
     fill(problem, trial, random);
     const next = seasonCost(problem, trial.routes);
     const warmth = Math.max(LEAST_WARMTH, WARMTH * least) * (1 - round / rounds) ** 2;

@@ -2,7 +2,8 @@ import type { MadeProblem } from './make-problem';
 import { minutesOf, wayOf, workOf, type Routes } from './problem';
 import { addsTo, moverOf, without, type VisitMove } from './moves';
 import { barOf, whereIs, type Bar } from './places';
-import { offerIn, offersOf, withMoved } from './plan-season';
+import { offerIn, offersOf } from './offers';
+import { withMoved } from './plan-season';
 import type { Planned, Season } from './season';
 
 /** A plan as it is kept: day by day, hand by hand, in the order of the day. */

@@ -1,6 +1,6 @@
 import type { Random } from '../numerics';
-import type { Standing } from './plan-season';
 import type { SeasonProblem } from './problem';
+import type { Standing } from './working';
 
 /** Of what is taken out at random: a share, and of a few blocks more than a share of them. */
 const LARGEST_SHARE = 0.15;

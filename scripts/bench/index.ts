@@ -12,6 +12,7 @@ import { lockupBench } from './lockup';
 import { print } from './print';
 import { rampsBench } from './ramps';
 import { regimeBench } from './regimes';
+import { lostDayBench } from './lost-day';
 import { seasonBench } from './season';
 import { twinBench } from './twin';
 import { webBench } from './web';
@@ -45,7 +46,10 @@ if (does('zerospan'))
   print('9. Zero and span, rounds to hold both ends', zeroSpanBench(isQuick ? 500 : 5000));
 if (does('edges')) print('10. Edges of a flame', edgesBench(isQuick ? 200 : 2000));
 if (does('tuning')) print('11. Step fits and their settings', tuningBench(isQuick ? 200 : 1000));
-if (does('season')) print('11a. Seasons whose best plan is known', seasonBench(isQuick));
+if (does('season')) {
+  print('11a. Seasons whose best plan is known', seasonBench(isQuick));
+  print('11b. A day is lost, and the season planned again', lostDayBench(isQuick));
+}
 if (does('fuzz'))
   print('13. Requests that nobody would send', await fuzzBench(isQuick ? 500 : 10_000));
 // Minutes of kills: only when it is asked for.

@@ -40,7 +40,9 @@ const screens = [
 const AT_ONCE = 10;
 
 for (let first = 0; first < screens.length; first += AT_ONCE)
-  test(`screens ${first + 1} and on are fit for everyone, light and dark`, async ({ page }) => {
+  test(`screens ${first + 1} and on are fit for everyone, light and dark, on a phone and wide`, async ({
+    page,
+  }) => {
     await page.addInitScript(() =>
       localStorage.setItem(
         'holvek.preferences',
@@ -51,7 +53,11 @@ for (let first = 0; first < screens.length; first += AT_ONCE)
       await test.step(path, async () => isFitInBoth(page, path, title));
   });
 
+const phone = { width: 390, height: 844 };
+const desk = { width: 1280, height: 800 };
+
 async function isFitInBoth(page: Page, path: string, title: string): Promise<void> {
+  await page.setViewportSize(phone);
   await page.emulateMedia({ colorScheme: 'light' });
   await page.goto(path);
   await expect(page.getByRole('heading', { name: title, exact: true }).first()).toBeVisible();
@@ -62,6 +68,8 @@ async function isFitInBoth(page: Page, path: string, title: string): Promise<voi
   await page.emulateMedia({ colorScheme: 'dark' });
   await expect(page.locator('html')).toHaveClass(/dark/);
   await isFit(page, 'other theme');
+  await page.setViewportSize(desk);
+  await isFit(page);
 }
 
 test('a valve cut open: its knob is dragged, it holds, rests, and shows what is wrong with it', async ({

@@ -43,22 +43,23 @@ const AT_ONCE = 7;
 
 for (let first = 0; first < kinds.length; first += AT_ONCE) {
   const some = kinds.slice(first, first + AT_ONCE);
-  test(`steps are fit for everyone: ${some.map(([kind]) => kind).join(', ')}`, async ({ page }) => {
+  test(`steps are fit for everyone, light on a phone, dark and wide: ${some.map(([kind]) => kind).join(', ')}`, async ({
+    page,
+  }) => {
     await page.addInitScript(() =>
       localStorage.setItem('holvek.preferences', JSON.stringify({ theme: 'system' })),
     );
     for (const [kind, where] of some)
       await test.step(kind, async () => isFitEverywhere(page, where));
-    // What stands on either side of a step is the same for every kind.
-    await page.setViewportSize({ width: 1280, height: 800 });
-    await isFit(page);
   });
 }
 
 async function isFitEverywhere(page: Page, [valve, step, school]: Where): Promise<void> {
+  await page.setViewportSize({ width: 390, height: 844 });
   await page.emulateMedia({ colorScheme: 'light' });
   await beginAt(page, valve, step, { school });
   await isFit(page);
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.emulateMedia({ colorScheme: 'dark' });
-  await isFit(page, 'other theme');
+  await isFit(page);
 }

@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState, type ComponentProps } from 'react';
+import { useCallback, useLayoutEffect, useRef, useState, type ComponentProps } from 'react';
 import { YStack } from '@/ui/kit';
 import { Press } from './press';
 import { TextInput } from './text-input';
@@ -20,18 +20,20 @@ const hasKeysOnScreen = (): boolean => window.matchMedia('(pointer: coarse)').ma
 export function FigureInput({ label, inputRef, ...rest }: Props) {
   const input = useRef<Focusable | null>(null);
   const { isOffered, hasLetters, change, ...within } = useKeysOnScreen(input);
+  const keep = useCallback(
+    (shown: Focusable | null) => {
+      input.current = shown;
+      inputRef?.(shown);
+    },
+    [inputRef],
+  );
   return (
     <YStack position="relative">
       <TextInput
         {...rest}
         {...within}
         aria-label={label}
-        ref={
-          ((shown: Focusable | null) => {
-            input.current = shown;
-            inputRef?.(shown);
-          }) as never
-        }
+        ref={keep as never}
         inputMode={hasLetters ? 'text' : 'decimal'}
         {...(isOffered ? { paddingRight: 60 } : {})}
       />

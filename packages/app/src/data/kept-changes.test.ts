@@ -168,6 +168,31 @@ describe('changes of the register without a network', () => {
     expect(changes.snapshot()[0]!.refused).toBeUndefined();
   });
 
+  test('a bug of ours is no refusal: it comes out, and the change waits on', async () => {
+    const { changes, db } = kept(() => Promise.reject(new TypeError('ours')));
+    await changes.keep(made('a', 1));
+    await expect(changes.flush()).rejects.toThrow('ours');
+    expect(changes.snapshot()[0]!.refused).toBeUndefined();
+    expect(await (await db).count('changes')).toBe(1);
+  });
+
+  test.each([401, 408, 429])(
+    'an answer of %i says nothing about a change either',
+    async (status) => {
+      const { changes } = kept(() => Promise.reject(new Refusal(status, 'later')));
+      await changes.keep(made('a', 1));
+      await changes.flush();
+      expect(changes.snapshot()[0]!.refused).toBeUndefined();
+    },
+  );
+
+  test('one that his role may not make is refused, and stays with that', async () => {
+    const { changes } = kept(() => Promise.reject(new Refusal(403, 'role.may_not')));
+    await changes.keep(made('a', 1));
+    await changes.flush();
+    expect(changes.snapshot()).toMatchObject([{ refused: 'role.may_not' }]);
+  });
+
   test('a list shows what waits in place of what was fetched, and what is new behind it', async () => {
     const { changes } = kept(() => Promise.resolve());
     await changes.keep(made('b', 1, undefined, 'changed'));

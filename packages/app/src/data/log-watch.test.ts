@@ -1,5 +1,5 @@
 import { hashOfLine, type LogLine } from '@holvek/core';
-import { Unreachable } from './api';
+import { Refusal, Unreachable } from './api';
 import { openDeviceDb } from './device-db';
 import { LogWatch } from './log-watch';
 
@@ -82,5 +82,16 @@ describe('the log as a phone has seen it', () => {
     down();
     await watch.look();
     expect(watch.snapshot()).toEqual(seen);
+  });
+
+  test.each([
+    ['a refusal is no fault of the log', new Refusal(429, 'asked.too_often'), undefined],
+    ['a bug of ours is not called no network', new TypeError('ours'), TypeError],
+  ])('%s', async (_, thrown, comesOut) => {
+    const server = { log: () => Promise.reject(thrown) };
+    const watch = new LogWatch(openDeviceDb(`log-${++count}`), server);
+    const looked = watch.look();
+    await (comesOut ? expect(looked).rejects.toThrow(comesOut) : looked);
+    expect(watch.snapshot().fault).toBeUndefined();
   });
 });

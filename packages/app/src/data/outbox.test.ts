@@ -141,6 +141,28 @@ describe('the outbox', () => {
     },
   );
 
+  test.each([401, 404, 409])(
+    'a batch that is refused with %i goes in no halves',
+    async (status) => {
+      const post = jest.fn(async () => {
+        throw new Refusal(status, 'run.closed');
+      });
+      const { outbox, shelf, id } = await open(post);
+      for (const text of ['one', 'two', 'three'])
+        await shelf.add(id, { type: 'note', text }, 'Edda');
+      await outbox.flush();
+      expect(post).toHaveBeenCalledTimes(1);
+    },
+  );
+
+  test('a server that keeps nothing of a batch, and says nothing of it, is asked again later', async () => {
+    const post = jest.fn(async (): Promise<Ingested> => ({ stored: [], refused: [] }));
+    const { outbox } = await open(post);
+    await outbox.flush();
+    expect(outbox.snapshot()).toMatchObject({ queued: 1, refused: [], isReachable: false });
+    expect(post).toHaveBeenCalledTimes(1);
+  });
+
   test('a refusal that was seen is let go of, and the entry stays', async () => {
     const { outbox, db, shelf, id } = await open(async (_, events) => ({
       stored: [],

@@ -140,13 +140,16 @@ describe('the shelf of runs', () => {
     expect(await (await db).get('events', signature!.id)).toBeUndefined();
   });
 
-  test('full storage is said, and the run stays as it was', async () => {
-    const real = await openDeviceDb('shelf-full');
+  test.each([
+    ['full storage is said', 'QuotaExceededError', 'storage.full'],
+    ['a write that the browser broke off is said', 'AbortError', 'storage.full'],
+    ['a bug of ours is not called full storage', 'DataError', undefined],
+  ])('%s, and the run stays as it was', async (_, name, code) => {
+    const real = await openDeviceDb(`shelf-${name}`);
     let isFull = false;
     const db = new Proxy(real, {
       get: (target, key) => {
-        if (isFull && key === 'transaction')
-          throw new DOMException('no room', 'QuotaExceededError');
+        if (isFull && key === 'transaction') throw new DOMException('no room', name);
         const value = Reflect.get(target, key) as unknown;
         return typeof value === 'function' ? value.bind(target) : value;
       },
@@ -154,9 +157,8 @@ describe('the shelf of runs', () => {
     const shelf = new RunShelf({ db: Promise.resolve(db) });
     const id = await begun(shelf);
     isFull = true;
-    expect(await shelf.add(id, confirm('stored_pressure'), 'Edda')).toEqual({
-      code: 'storage.full',
-    });
+    const added = shelf.add(id, confirm('stored_pressure'), 'Edda');
+    await (code ? expect(added).resolves.toEqual({ code }) : expect(added).rejects.toThrow());
     expect(shelf.snapshot().get(id)!.run.done).toEqual({});
   });
 });

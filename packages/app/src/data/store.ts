@@ -104,11 +104,10 @@ export function pullOpenRuns(): Promise<void> {
 let pulling: Promise<void> | undefined;
 
 async function fetchOpenRuns(): Promise<void> {
-  try {
-    for (const { id } of await api.runs()) await pullRun(id);
-  } catch {
-    // They come with the next visit that has a network.
-  }
+  // Without a network they come with the next visit that has one.
+  const open = await api.runs().catch(() => []);
+  // One that cannot be read here, such as one of a newer version, holds up no other.
+  for (const { id } of open) await pullRun(id).catch(() => undefined);
 }
 
 /** One run from the server, merged with what this device knows of it. */

@@ -61,6 +61,35 @@ describe('the outbox', () => {
     expect(outbox.snapshot()).toMatchObject({ queued: 1, isReachable: true });
   });
 
+  test('a bug of ours in what goes before holds up no entry, and comes out', async () => {
+    const { db, id } = await open(async (_, events) => all(events));
+    const sent: string[] = [];
+    const post = async (runId: string, events: readonly RunEvent[]) => {
+      sent.push(runId);
+      return all(events);
+    };
+    const first = jest.fn(() => Promise.reject(new TypeError('ours')));
+    const outbox = new Outbox(db, { postEvents: post }, first);
+    await expect(outbox.flush()).rejects.toThrow('ours');
+    expect(sent).toEqual([id]);
+    expect(await (await db).count('queued')).toBe(0);
+  });
+
+  test('what has to be there goes before the entries', async () => {
+    const { db } = await open(async (_, events) => all(events));
+    const order: string[] = [];
+    const post = async (_: string, events: readonly RunEvent[]) => {
+      order.push('entries');
+      return all(events);
+    };
+    const outbox = new Outbox(db, { postEvents: post }, async () => {
+      await Promise.resolve();
+      order.push('register');
+    });
+    await outbox.flush();
+    expect(order).toEqual(['register', 'entries']);
+  });
+
   test('a refusal is kept with its reason and does not hold up the rest', async () => {
     const { outbox, db } = await open(async (_, events) => {
       throw new Refusal(409, 'run.already_signed', {

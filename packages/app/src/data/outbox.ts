@@ -84,8 +84,15 @@ export class Outbox {
   };
 
   private async sendAll(): Promise<void> {
+    const first = this.first();
+    // A bug of ours in what goes first comes out too, once it has held up no entry.
+    await first.catch(() => undefined);
+    await this.sendEntries();
+    await first;
+  }
+
+  private async sendEntries(): Promise<void> {
     const db = await this.db;
-    await this.first();
     const stuck = new Set<string>();
     for (;;) {
       const waiting = await db.getAll('queued');

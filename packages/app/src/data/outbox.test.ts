@@ -90,6 +90,16 @@ describe('the outbox', () => {
     expect(order).toEqual(['register', 'entries']);
   });
 
+  test('a place in the queue whose entry was taken back meanwhile is given up, and holds up nobody', async () => {
+    const post = jest.fn(async (_: string, events: readonly RunEvent[]) => all(events));
+    const { db, outbox, id } = await open(post);
+    await (await db).put('queued', { id: '0-ghost', runId: 'run-of-a-ghost' });
+    await (await db).put('queued', { id: '0-taken-back', runId: id });
+    await outbox.flush();
+    expect(outbox.snapshot()).toMatchObject({ queued: 0, refused: [], isReachable: true });
+    expect(post.mock.calls.map(([runId, events]) => [runId, events.length])).toEqual([[id, 1]]);
+  });
+
   test('a refusal is kept with its reason and does not hold up the rest', async () => {
     const { outbox, db } = await open(async (_, events) => {
       throw new Refusal(409, 'run.already_signed', {

@@ -101,7 +101,8 @@ export class Outbox {
       if (!next) return this.change({ isReachable: stuck.size === 0 });
       const own = waiting.filter(({ runId }) => runId === next.runId);
       try {
-        await this.sendSome(next.runId, await this.eventsOf(own.slice(0, BATCH)));
+        const events = await this.eventsOf(own.slice(0, BATCH));
+        if (events.length > 0) await this.sendSome(next.runId, events);
       } catch (error) {
         if (error instanceof Unreachable) return this.change({ isReachable: false });
         // Only the network and the server may be away; a bug of ours is not called that.
@@ -111,9 +112,12 @@ export class Outbox {
     }
   }
 
+  /** The entries themselves. One that is not on the device any more, a signature that was taken back, leaves the queue. */
   private async eventsOf(entries: readonly { readonly id: string }[]): Promise<RunEvent[]> {
     const db = await this.db;
     const events = await Promise.all(entries.map(({ id }) => db.get('events', id)));
+    const gone = entries.filter((_, i) => events[i] === undefined);
+    await Promise.all(gone.map(({ id }) => db.delete('queued', id)));
     return events.filter((event) => event !== undefined);
   }
 

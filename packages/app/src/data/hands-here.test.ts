@@ -67,6 +67,15 @@ describe('hands that a phone knows again', () => {
     expect(await codeOf(hands.unlock('tomas', '593712'))).toBe('let in');
   });
 
+  test('are told of a wrong PIN as of a session that is none', async () => {
+    const { hands } = phone();
+    await hands.remember(tomas, '593712');
+    await expect(hands.unlock('tomas', '000000')).rejects.toMatchObject({
+      status: 401,
+      code: 'person.wrong_secret',
+    });
+  });
+
   test('are known for thirty days, and not by a clock that was set back', async () => {
     const { clock, hands } = phone();
     await hands.remember(tomas, '593712');

@@ -30,6 +30,14 @@ describe('the shelf of runs', () => {
     expect(shelf.snapshot().get(id)!.run.done).toHaveProperty('stored_pressure');
   });
 
+  test('an entry of a phone on which nobody has said who he is says so', async () => {
+    const shelf = new RunShelf({ db: openDeviceDb('shelf-unnamed') });
+    const id = String(await shelf.begin(startedDraft(), ''));
+    expect(shelf.snapshot().get(id)!.events[0]!.author).toBe('unnamed');
+    await shelf.add(id, { type: 'note', text: 'dry' }, 'Edda');
+    expect(shelf.snapshot().get(id)!.events[1]!.author).toBe('Edda');
+  });
+
   test('a closed tab comes back to the same run', async () => {
     const { make } = open();
     const { shelf } = make();

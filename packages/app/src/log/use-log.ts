@@ -7,6 +7,7 @@ import { useBarometer } from '@/units/use-barometer';
 type State<Report> =
   | { readonly at: 'waiting' }
   | { readonly at: 'reading'; readonly share: number }
+  | { readonly at: 'unreadable'; readonly name: string }
   | { readonly at: 'read'; readonly file: File; readonly report: Report };
 
 /** How a worker reads a log. */
@@ -33,9 +34,11 @@ export function useLog<Report>(resolution: number, read: Read<Report>) {
     workerRef.current = worker;
     const how: LogHow = { ...(unit === undefined ? {} : { unit }), barometer, resolution };
     const told = proxy((share: number) => setState({ at: 'reading', share }));
-    const report = await read(worker.log, file, how, told);
+    const report = await read(worker.log, file, how, told).catch(() => undefined);
+    // It was stopped, and its answer was on the way.
+    if (workerRef.current !== worker) return;
     worker.close();
-    setState({ at: 'read', file, report });
+    setState(report ? { at: 'read', file, report } : { at: 'unreadable', name: file.name });
   };
   return { state, stop, take };
 }

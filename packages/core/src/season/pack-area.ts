@@ -64,8 +64,6 @@ const isWithin = ({ blocks }: SeasonProblem, block: number, area: number): boole
  * @param candidates  minutes > 0, and what each is worth there, of any sign
  * @param room  min
  * @returns blocks; none where the room is nothing
- * @example bestFilling([{ block: 0, minutes: 300, worth: 3 }, { block: 1, minutes: 200, worth: 2 },
- *   { block: 2, minutes: 280, worth: 2.8 }], 480) // → [2, 1]
  */
 export function bestFilling(candidates: readonly Candidate[], room: number): readonly number[] {
   const most = Math.floor(room);

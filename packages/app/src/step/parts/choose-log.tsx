@@ -47,6 +47,13 @@ export function ChooseLog<Report extends Found>({ log, found }: Props<Report>) {
       >
         Choose a log file
       </BigButton>
+      {state.at === 'unreadable' ? (
+        <Card tone="stop" role="alert">
+          <Words color="$onVermilionSoft">
+            {`${state.name} could not be read: it was moved since, or is too large for this phone. Nothing was changed.`}
+          </Words>
+        </Card>
+      ) : null}
       {read && !read.report.ok ? (
         <>
           <Card tone="stop" role="alert">

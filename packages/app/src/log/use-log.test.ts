@@ -1,13 +1,13 @@
 import { act, renderHook } from '@testing-library/react';
 import { useLog } from './use-log';
 
-const close = jest.fn();
-jest.mock('./client', () => ({ openLogWorker: () => ({ log: {}, close }) }));
+const mockClose = jest.fn();
+jest.mock('./client', () => ({ openLogWorker: () => ({ log: {}, close: mockClose }) }));
 jest.mock('@/units/use-barometer', () => ({ useBarometer: () => 101_325 }));
 jest.mock('comlink', () => ({ proxy: (told: unknown) => told }));
 
 const file = { name: 'ramp.csv' } as File;
-beforeEach(() => close.mockClear());
+beforeEach(() => mockClose.mockClear());
 
 describe('a log that was chosen', () => {
   test('is read with the finest step of its gauge and the air of its place, and stands with its file', async () => {
@@ -17,7 +17,7 @@ describe('a log that was chosen', () => {
     expect(result.current.state).toEqual({ at: 'read', file, report: { ok: true } });
     const how = { unit: 'bar', barometer: 101_325, resolution: 2000 };
     expect(read).toHaveBeenCalledWith({}, file, how, expect.any(Function));
-    expect(close).toHaveBeenCalledTimes(1);
+    expect(mockClose).toHaveBeenCalledTimes(1);
   });
 
   test('that cannot be read is said, and its worker is let go of', async () => {
@@ -25,7 +25,7 @@ describe('a log that was chosen', () => {
     const { result } = renderHook(() => useLog(2000, read));
     await act(() => result.current.take(file));
     expect(result.current.state).toEqual({ at: 'unreadable', name: 'ramp.csv' });
-    expect(close).toHaveBeenCalledTimes(1);
+    expect(mockClose).toHaveBeenCalledTimes(1);
   });
 
   test('that is stopped on its way says nothing afterwards', async () => {

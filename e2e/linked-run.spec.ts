@@ -147,11 +147,10 @@ test('work left by another phone is carried on where it stood', async ({ page })
 });
 
 test('hands full: the figure is large, and a clicker’s press reads and turns', async ({ page }) => {
-  await page.goto('/settings');
-  await page.evaluate(() => {
-    const chosen = JSON.parse(localStorage.getItem('holvek.preferences') ?? '{}') as object;
-    const own = { ...chosen, isLarge: true, hasClicker: true };
-    localStorage.setItem('holvek.preferences', JSON.stringify(own));
+  // Before any page: one that is still coming would write its own over them.
+  await page.addInitScript(() => {
+    const chosen = { twinSpeed: 40, isLarge: true, hasClicker: true };
+    localStorage.setItem('holvek.preferences', JSON.stringify(chosen));
   });
   await beginAt(page, 'prv-05', 'come_up');
   const figure = page.getByTestId('live-figure');

@@ -98,8 +98,12 @@ const livingAt = (twinSpeed: number) => ({ technician: 'Edda Lorenz', role: 'own
 
 /** Lets the simulated valve live at a speed that leaves time to look at what passes. */
 export async function liveAt(page: Page, twinSpeed: number): Promise<void> {
-  await page.goto('/');
-  await page.evaluate(keepPreferences, livingAt(twinSpeed));
+  // Before the first page, and once: one that is still coming would write its own over it.
+  await page.addInitScript((preferences) => {
+    if (sessionStorage.getItem('lives')) return;
+    sessionStorage.setItem('lives', 'at its speed');
+    localStorage.setItem('holvek.preferences', JSON.stringify(preferences));
+  }, livingAt(twinSpeed));
 }
 
 /** What was to be seen slowly has been seen: the run is opened again, its valve living as fast as it may. */

@@ -83,8 +83,9 @@ function logsHeld(checked: CheckedFile): boolean {
   const held = (values.log ?? []).map((log) => {
     const bytes = bytesOf(log);
     if (!bytes) return false;
-    console.log(`  ${log}: ${takenWords(bytes, checked)}`);
-    return takenFrom(bytes, checked).length > 0;
+    const found = takenFrom(bytes, checked);
+    console.log(`  ${log}: ${takenWords(found)}`);
+    return found.length > 0;
   });
   return held.every(Boolean);
 }

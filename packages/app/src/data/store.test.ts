@@ -1,5 +1,5 @@
 import { waitFor } from '@testing-library/react';
-import { api } from './api';
+import { api, Unreachable } from './api';
 import { keptChanges, logWatch, outbox, pullOpenRuns, shelf, startSync } from './store';
 import { gauge } from '@/testing/samples';
 import { practised } from '@/testing/signed-run';
@@ -21,6 +21,14 @@ test('runs that others have left open come in; one that cannot be read here hold
   });
   await pullOpenRuns();
   expect([...shelf.snapshot().keys()]).toEqual(['run-1']);
+});
+
+test('once the network is gone the others are not asked for', async () => {
+  const rows = [{ id: 'a' }, { id: 'b' }] as Awaited<ReturnType<typeof api.runs>>;
+  jest.spyOn(api, 'runs').mockResolvedValue(rows);
+  const asked = jest.spyOn(api, 'run').mockRejectedValue(new Unreachable('no network'));
+  await expect(pullOpenRuns()).resolves.toBeUndefined();
+  expect(asked).toHaveBeenCalledTimes(1);
 });
 
 test('without a network there are none, and that is no trouble', async () => {

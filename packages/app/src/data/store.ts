@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { api } from './api';
+import { api, Unreachable } from './api';
 import { DeviceStorage, openHere, type Keeping } from './device-storage';
 import { HandsHere } from './hands-here';
 import { KeptChanges, type KeptChange, type Puts } from './kept-changes';
@@ -106,8 +106,13 @@ let pulling: Promise<void> | undefined;
 async function fetchOpenRuns(): Promise<void> {
   // Without a network they come with the next visit that has one.
   const open = await api.runs().catch(() => []);
-  // One that cannot be read here, such as one of a newer version, holds up no other.
-  for (const { id } of open) await pullRun(id).catch(() => undefined);
+  for (const { id } of open)
+    try {
+      await pullRun(id);
+    } catch (error) {
+      // One that cannot be read here, such as one of a newer version, holds up no other; a network that is gone does.
+      if (error instanceof Unreachable) return;
+    }
 }
 
 /** One run from the server, merged with what this device knows of it. */

@@ -15,8 +15,8 @@ export function HeldFile({ checked }: { readonly checked: CheckedFile }) {
   const hold = async (file: File | undefined) => {
     if (!file) return;
     const bytes = new Uint8Array(await file.arrayBuffer());
-    const say = `${file.name}: ${takenWords(bytes, checked)}`;
-    setHeld({ say, isFound: takenFrom(bytes, checked).length > 0 });
+    const found = takenFrom(bytes, checked);
+    setHeld({ say: `${file.name}: ${takenWords(found)}`, isFound: found.length > 0 });
   };
   return (
     <YStack gap="$2">

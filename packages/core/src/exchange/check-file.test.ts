@@ -25,7 +25,7 @@ describe('a record that names the files of loggers', () => {
     const checked = unwrap(await checkFile(textOf(body), { check }));
     expect(checked.taken).toEqual([{ ...body.files![0], tag: body.valve_tag }]);
     expect(takenFrom(bytes, checked)).toEqual(checked.taken);
-    expect(takenWords(bytes, checked)).toBe(
+    expect(takenWords(takenFrom(bytes, checked))).toBe(
       `${body.valve_tag}: where it opened and shut: ramp.csv, file ${sha256.slice(0, 12)}`,
     );
   });
@@ -34,7 +34,7 @@ describe('a record that names the files of loggers', () => {
     const checked = unwrap(await checkFile(textOf(body), { check }));
     const changed = bytes.with(0, bytes[0]! + 1);
     expect(takenFrom(changed, checked)).toEqual([]);
-    expect(takenWords(changed, checked)).toMatch(/^None of its figures/u);
+    expect(takenWords(takenFrom(changed, checked))).toMatch(/^None of its figures/u);
   });
 
   test('does not hold where another file is put into it', async () => {

@@ -57,9 +57,8 @@ export function takenFrom(
   return taken.filter((file) => file.sha256 === sha256);
 }
 
-/** What a file of a logger is in a record: what was taken from it, or that nothing was. */
-export function takenWords(bytes: Uint8Array, file: Pick<CheckedFile, 'taken'>): string {
-  const found = takenFrom(bytes, file);
+/** What was taken from a file that was held against a record, or that nothing was. */
+export function takenWords(found: CheckedFile['taken']): string {
   if (found.length === 0) return 'None of its figures were taken from this file as it is now.';
   return found.map((taken) => `${taken.tag}: ${fileTakenWords(taken)}`).join('; ');
 }

@@ -7,12 +7,12 @@ test('a clash is said in the words of the rules that clash, and one giving way r
   page,
 }) => {
   await page.goto('/ladder');
-  await page.getByRole('button', { name: /Lodge compressed air, rules clash/ }).click();
+  await page.getByRole('button', { name: /Lodge compressed air .*rules clash/ }).click();
   const clash = page.getByTestId('clash');
   await expect(clash).toContainText('The new spray gun asks for 8 bar');
   await expect(clash).toContainText('Vessel’s plate');
   await expect(page.getByTestId('take-over')).toBeDisabled();
-  await page.getByRole('button', { name: /^Change rule 8$/ }).click();
+  await page.getByRole('button', { name: /^Change rule 8\b/u }).click();
   await page.getByLabel('Pressure').fill('6.2 bar');
   const saved = page.waitForResponse(
     (answer) => answer.url().includes('/api/systems/') && answer.request().method() === 'PUT',
@@ -93,7 +93,7 @@ test('on one simulated line, lowering the relief pulls down every gauge', async 
   await expect(source).not.toHaveText('–');
   const before = Number((await source.textContent())!.replace(/\D/gu, ''));
   for (let i = 0; i < 5; i++)
-    await page.getByRole('button', { name: /Surge relief -0.5 turn/ }).click();
+    await page.getByRole('button', { name: '−1/2 turn at Surge relief' }).click();
   await expect
     .poll(async () => Number((await source.textContent())!.replace(/\D/gu, '')), {
       timeout: 60_000,

@@ -99,7 +99,7 @@ test('two phones change one target: the second is shown both, and chooses', asyn
   const other = await context.newPage();
   const open = async (phone: Page) => {
     await phone.goto('/valves');
-    await phone.getByLabel(/^PRV-14 /u).click();
+    await phone.getByRole('button', { name: /^PRV-14 /u }).click();
     await phone.getByRole('button', { name: 'Change' }).click();
   };
   const keep = async (phone: Page, why: string) => {

@@ -19,10 +19,10 @@ class HandValve {
 }
 
 /** Turns as the button says them: "Turned 1", "Turned 2 3/8", "Turned 1/32". */
-function turnsIn(label: string): number {
-  const [, whole, part, of] = /^Turned (?:(\d+)(?!\/|\d))? ?(?:(\d+)\/(\d+))?/u.exec(label)!;
+function turnsIn(words: string): number {
+  const [, whole, part, of] = /^Turned (?:(\d+)(?!\/|\d))? ?(?:(\d+)\/(\d+))?/u.exec(words)!;
   const turns = Number(whole ?? 0) + (part ? Number(part) / Number(of) : 0);
-  if (!(turns > 0)) throw new Error(`no turns in "${label}"`);
+  if (!(turns > 0)) throw new Error(`no turns in "${words}"`);
   return turns;
 }
 
@@ -50,7 +50,7 @@ test('the same with a hand-held gauge: every reading typed, in the units at hand
   await typeReading(page, '0');
   for (let i = 0; i < 15 && !(await page.getByTestId('in-lane').isVisible()); i++) {
     await expect(page.getByTestId('turned')).toBeVisible();
-    hand.turns += turnsIn((await page.getByTestId('turned').getAttribute('aria-label'))!);
+    hand.turns += turnsIn(await page.getByTestId('turned').innerText());
     await page.getByTestId('turned').click();
     await expect(page.getByText('Read the gauge.')).toBeVisible();
     await typeReading(page, `${hand.pressure()} kPa`);

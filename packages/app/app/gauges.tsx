@@ -18,7 +18,7 @@ import { SyncPill } from '@/shell/sync-pill';
 import { Card, Pill } from '@/ui/card';
 import { BigButton, Press, WordButton } from '@/ui/press';
 import { Empty, Loading, Trouble } from '@/ui/states';
-import { Heading, Muted, Words } from '@/ui/words';
+import { Heading, Muted, Spoken, Words } from '@/ui/words';
 import { today } from '@/ui/local-day';
 
 /** The test gauges: range, date, and which valves of the register each one may judge. */
@@ -93,7 +93,8 @@ function GaugeCard({ gauge, onEdit }: { readonly gauge: Gauge; readonly onEdit: 
   const failure = openFailure(gauge);
   const isOut = failure !== undefined || gauge.calibration_due_on < today();
   return (
-    <Press onPress={onEdit} aria-label={`Change ${gauge.tag}`}>
+    <Press onPress={onEdit}>
+      <Spoken>Change</Spoken>
       <Card {...(isOut ? { tone: 'stop' as const } : {})}>
         <XStack justifyContent="space-between" alignItems="center">
           <Heading fontSize="$5" color={isOut ? '$onVermilionSoft' : '$color'}>

@@ -13,7 +13,7 @@ import { Card, Pill } from '@/ui/card';
 import { Columns } from '@/ui/columns';
 import { BigButton, Press } from '@/ui/press';
 import { Loading, Trouble } from '@/ui/states';
-import { Heading, Muted } from '@/ui/words';
+import { Heading, Muted, Spoken } from '@/ui/words';
 import type { Person } from '@holvek/core';
 
 /** Who belongs to the house, where each is signed in, and one’s own PIN. */
@@ -92,7 +92,8 @@ function PersonLine({
     />
   );
   return onPress ? (
-    <Press onPress={onPress} aria-label={`Change ${name}`}>
+    <Press onPress={onPress}>
+      <Spoken>Change</Spoken>
       {line}
     </Press>
   ) : (

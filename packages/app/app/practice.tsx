@@ -112,7 +112,7 @@ const Line = ({
   readonly right?: ReactNode;
   readonly onPress: () => void;
 }) => (
-  <Press onPress={onPress} aria-label={say}>
+  <Press onPress={onPress}>
     <ListLine say={say} under={under} right={right} />
   </Press>
 );

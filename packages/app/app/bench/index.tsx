@@ -37,13 +37,7 @@ export default function BenchScreen() {
     >
       <XStack flexWrap="wrap" gap="$3">
         {tools.map(({ id: tool, name, about }, i) => (
-          <Press
-            key={tool}
-            onPress={() => open(tool)}
-            aria-label={name}
-            width="100%"
-            $wide={{ width: '31.8%' }}
-          >
+          <Press key={tool} onPress={() => open(tool)} width="100%" $wide={{ width: '31.8%' }}>
             <Card padding="$3" minHeight={72} $wide={{ minHeight: 92 }}>
               <XStack justifyContent="space-between" gap="$2">
                 <YStack flexShrink={1}>

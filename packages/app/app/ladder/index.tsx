@@ -86,7 +86,6 @@ function SystemLine({ system }: { readonly system: System }) {
   return (
     <Press
       onPress={() => router.push(`/ladder/${system.id}`)}
-      aria-label={`${system.name}, ${say}`}
       minHeight={68}
       justifyContent="center"
       borderBottomWidth={1}

@@ -19,7 +19,7 @@ import { Field } from '@/ui/field';
 import { FormField } from '@/ui/form-field';
 import { BigButton, Press, WordButton } from '@/ui/press';
 import { Loading } from '@/ui/states';
-import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { Heading, Muted, Spoken, Strong, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
 import { today } from '@/ui/local-day';
 
@@ -177,8 +177,8 @@ function AddLine({ valve, onAdd }: { readonly valve: Valve; readonly onAdd: () =
       justifyContent="center"
       borderBottomWidth={1}
       borderColor="$line"
-      aria-label={`Add ${valve.tag}`}
     >
+      <Spoken>Add</Spoken>
       <XStack justifyContent="space-between" alignItems="center" gap="$2">
         <YStack flexShrink={1}>
           <Strong>{`${valve.tag} ${valve.name}`}</Strong>

@@ -21,7 +21,7 @@ export function ListCard({
   const [isOpen, setOpen] = useState(false);
   return (
     <>
-      <Press onPress={() => setOpen(true)} aria-label={`${title}: ${words}`}>
+      <Press onPress={() => setOpen(true)}>
         <Card padding="$3">
           <XStack justifyContent="space-between" alignItems="center" gap="$3" minHeight={32}>
             <Strong fontSize="$4" lineHeight="$4">

@@ -16,7 +16,7 @@ export function TickLine({
   readonly onPress: () => void;
 }) {
   return (
-    <Press role="checkbox" aria-checked={isTicked} aria-label={words} onPress={onPress}>
+    <Press role="checkbox" aria-checked={isTicked} onPress={onPress}>
       <XStack
         gap="$3"
         alignItems="center"

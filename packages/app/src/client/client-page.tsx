@@ -103,13 +103,8 @@ function OneSheet({ sheet: { id, body }, token, isCorrected }: OneProps) {
         <BigButton flex={1} kind="outline" onPress={() => window.location.assign(path('pdf'))}>
           PDF
         </BigButton>
-        <BigButton
-          flex={1}
-          kind="outline"
-          onPress={() => void check()}
-          label={`Check ${body.valve_tag}`}
-        >
-          Check it
+        <BigButton flex={1} kind="outline" onPress={() => void check()}>
+          {`Check ${body.valve_tag}`}
         </BigButton>
       </XStack>
       {checked ? <CheckedCard checked={checked} /> : null}

@@ -158,7 +158,7 @@ describe('the cards beside it', () => {
     );
     expect(container.textContent).toContain('decides');
     expect(container.textContent).toMatch(/to spare/);
-    await press('Change rule 3');
+    await press(/^Change rule 3 /);
     expect(edit).toHaveBeenCalledWith(found.rules[2]);
   });
 });

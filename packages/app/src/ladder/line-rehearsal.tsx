@@ -72,7 +72,7 @@ export function LineRehearsal({
                 flex={1}
                 kind="outline"
                 onPress={() => turn(rung, by)}
-                label={`${nameOf(rung)} ${by} turn`}
+                spoken={`turn at ${nameOf(rung)}`}
               >
                 {`${by > 0 ? '+' : '−'}${Math.abs(by) === 0.5 ? '1/2' : '1/8'}`}
               </BigButton>

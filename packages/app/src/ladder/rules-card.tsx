@@ -4,7 +4,7 @@ import { ruleSum, sourceWord } from './ladder-words';
 import { useUnits } from '@/units/use-units';
 import { Card, Pill } from '@/ui/card';
 import { Press, WordButton } from '@/ui/press';
-import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { Heading, Muted, Spoken, Strong, Words } from '@/ui/words';
 
 type Props = {
   readonly system: System;
@@ -29,12 +29,12 @@ export function RulesCard({ system, ladder, onEdit, onAdd }: Props) {
           <Press
             key={rule.id}
             onPress={() => onEdit(rule)}
-            aria-label={`Change rule ${i + 1}`}
             borderTopWidth={1}
             borderColor="$line"
             paddingVertical="$2"
             minHeight={56}
           >
+            <Spoken>Change rule</Spoken>
             <XStack gap="$3" alignItems="flex-start">
               <Strong width={26}>{String(i + 1)}</Strong>
               <YStack flex={1}>

@@ -3,7 +3,7 @@ import { XStack, YStack } from '@/ui/kit';
 import { kindWord } from './ladder-words';
 import { Card } from '@/ui/card';
 import { Press, WordButton } from '@/ui/press';
-import { Heading, Muted, Strong } from '@/ui/words';
+import { Heading, Muted, Spoken, Strong } from '@/ui/words';
 
 type Props = {
   readonly system: System;
@@ -25,12 +25,12 @@ export function RungsCard({ system, onEdit, onAdd, onFound }: Props) {
         <Press
           key={rung.id}
           onPress={() => onEdit(rung)}
-          aria-label={`Change ${rung.name}`}
           minHeight={52}
           justifyContent="center"
           borderTopWidth={1}
           borderColor="$line"
         >
+          <Spoken>Change</Spoken>
           <XStack justifyContent="space-between" gap="$2" alignItems="center">
             <YStack flexShrink={1}>
               <Strong>{rung.name}</Strong>

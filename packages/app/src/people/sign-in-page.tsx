@@ -12,7 +12,7 @@ import { Choice } from '@/ui/field';
 import { FormField } from '@/ui/form-field';
 import { YStack } from '@/ui/kit';
 import { BigButton, Press, WordButton } from '@/ui/press';
-import { Heading, Muted, Strong } from '@/ui/words';
+import { Heading, Muted, Spoken, Strong } from '@/ui/words';
 
 type Props = {
   readonly house: Session;
@@ -63,7 +63,6 @@ function DemoPeople({ people }: { readonly people: NonNullable<Session['demo']> 
         <Press
           key={person.id}
           onPress={() => enter.mutate({ short: person.short, secret })}
-          aria-label={`Be ${person.name}, ${person.role}`}
           testID={`be-${person.short}`}
           minHeight={56}
           justifyContent="center"
@@ -72,6 +71,7 @@ function DemoPeople({ people }: { readonly people: NonNullable<Session['demo']> 
           borderRadius="$3"
           borderColor="$verdigris"
         >
+          <Spoken>Be</Spoken>
           <Strong color="$verdigrisDeep">{person.name}</Strong>
           <Muted>{`${person.role} · ${roleWords[person.role]}`}</Muted>
         </Press>

@@ -5,7 +5,7 @@ import { Allowed } from '@/people/allowed';
 import { Card } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';
 import { BigButton, Press, WordButton } from '@/ui/press';
-import { Heading, Muted } from '@/ui/words';
+import { Heading, Muted, Spoken } from '@/ui/words';
 import { AddPhotoSheet } from './add-photo-sheet';
 import { PhotoSheet } from './photo-sheet';
 import { Picture } from './picture';
@@ -87,7 +87,8 @@ const SmallPhoto = ({
   readonly photo: Photo;
   readonly onPress: () => void;
 }) => (
-  <Press onPress={onPress} aria-label={`Photo: ${photoSubjects[photo.shows]}`} borderRadius="$2">
+  <Press onPress={onPress} borderRadius="$2">
+    <Spoken>Photo:</Spoken>
     <YStack gap="$1" width={SMALL.width}>
       <YStack borderRadius="$2" overflow="hidden" backgroundColor="$quiet" {...SMALL}>
         <Picture name={photo.picture} say="" size="small" style={SMALL} />

@@ -58,7 +58,6 @@ function PlaceLine({ row: { place, depth }, onPress }: LineProps) {
       <Press
         disabled={onPress === undefined}
         onPress={onPress}
-        aria-label={`${place.name}${say === '' ? '' : `, ${say}`}`}
         minHeight={52}
         justifyContent="center"
         paddingLeft={depth * 18}

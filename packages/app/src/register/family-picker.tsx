@@ -11,7 +11,6 @@ export const FamilyPicker = ({ onPick }: { readonly onPick: (family: Family) => 
       <Press
         key={family}
         onPress={() => onPick(family)}
-        aria-label={families[family].name}
         borderWidth={2}
         borderColor="$line"
         borderRadius="$2"

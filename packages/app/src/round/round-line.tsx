@@ -45,7 +45,7 @@ export function RoundLine({ row, place, isLast }: Props) {
         ? router.push(`/runs/${run.id}`)
         : router.push(`/valves/${valve.id}`);
   return (
-    <Press onPress={go} aria-label={`${valve.tag} ${valve.name}`} testID={`round-${valve.tag}`}>
+    <Press onPress={go} testID={`round-${valve.tag}`}>
       <XStack gap="$3" alignItems="stretch" minHeight={62}>
         <YStack alignItems="center" width={38}>
           <View

@@ -37,13 +37,7 @@ export function BoardRow({ desk, visit, planned, track, isSelected, isFixed, onS
       alignItems="center"
       backgroundColor={isSelected ? '$quiet' : 'transparent'}
     >
-      <Press
-        width={LABELS}
-        height={VALVE_ROW}
-        justifyContent="center"
-        onPress={onSelect}
-        aria-label={`${visit.valve.tag} ${valve?.name ?? ''}`}
-      >
+      <Press width={LABELS} height={VALVE_ROW} justifyContent="center" onPress={onSelect}>
         <Words numberOfLines={1}>{`${visit.valve.tag} ${valve?.name ?? ''}`}</Words>
       </Press>
       <View flex={1} height={VALVE_ROW} position="relative">

@@ -142,7 +142,7 @@ function DayLine({
   if (!visit) return null;
   const isUnsettled = visit.wanted.because === 're_test' || visit.wanted.because === 'repair';
   return (
-    <Press onPress={onPress} aria-label={`${place}. ${valve.tag} ${valve.name}`}>
+    <Press onPress={onPress}>
       <XStack gap="$3" paddingVertical="$2" borderBottomWidth={1} borderColor="$line">
         <Strong width={24}>{String(place)}</Strong>
         <YStack flex={1} minWidth={0}>

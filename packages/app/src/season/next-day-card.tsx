@@ -47,11 +47,7 @@ function NextDay({
   useReminder(day, shortDay(day), `${tags}: ${words}`);
   return (
     <YStack>
-      <Press
-        onPress={() => router.push(`/season/${day}?person=${personId}`)}
-        aria-label={`${shortDay(day)}: ${words}`}
-        testID="next-day"
-      >
+      <Press onPress={() => router.push(`/season/${day}?person=${personId}`)} testID="next-day">
         <Card padding="$3">
           <XStack justifyContent="space-between" alignItems="center" gap="$3">
             <Strong fontSize="$4" lineHeight="$4">

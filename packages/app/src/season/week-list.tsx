@@ -86,7 +86,7 @@ export function VisitLine({ desk, id, person, onSelect }: LineProps) {
   if (!valve || !visit) return null;
   const isLate = visit.wanted.late < desk.today;
   return (
-    <Press onPress={() => onSelect(id)} aria-label={`${valve.tag} ${valve.name}`}>
+    <Press onPress={() => onSelect(id)}>
       <XStack justifyContent="space-between" alignItems="center" gap="$2" minHeight={48}>
         <YStack flexShrink={1}>
           <Strong>{`${valve.tag} ${valve.name}`}</Strong>

@@ -7,7 +7,7 @@ import { usePrintersOf } from '@/report/use-printers';
 import { Pill } from '@/ui/card';
 import { XStack, YStack } from '@/ui/kit';
 import { Press } from '@/ui/press';
-import { Muted, Strong } from '@/ui/words';
+import { Muted, Spoken, Strong } from '@/ui/words';
 
 /** One sheet in the list of a phone. */
 export function SheetLine({
@@ -18,10 +18,8 @@ export function SheetLine({
   const router = useRouter();
   const print = usePrintersOf()(body);
   return (
-    <Press
-      onPress={() => router.push(path as Href)}
-      aria-label={`Sheet ${body.valve_tag} ${format(body.signed_at_ms, 'd MMM yyyy')}`}
-    >
+    <Press onPress={() => router.push(path as Href)}>
+      <Spoken>Sheet</Spoken>
       <XStack
         justifyContent="space-between"
         alignItems="center"

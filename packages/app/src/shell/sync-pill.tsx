@@ -6,7 +6,7 @@ import { keptChanges, outbox, shelf, useKeptChanges, useOutbox, useShelf } from 
 import { BottomSheet } from '@/ui/bottom-sheet';
 import { Card, Pill } from '@/ui/card';
 import { BigButton, Press, WordButton } from '@/ui/press';
-import { Strong, Words } from '@/ui/words';
+import { Spoken, Strong, Words } from '@/ui/words';
 import { refusalWords } from '@/words/trouble';
 
 /** What has still to reach the server, and what it would not take. Nothing shows when all is well. */
@@ -23,12 +23,8 @@ export function SyncPill() {
     no > 0 ? `${no} not taken` : isReachable ? `sending ${queued}` : `offline · ${queued} queued`;
   return (
     <>
-      <Press
-        onPress={() => setOpen(true)}
-        aria-label={`Sync: ${say}`}
-        minHeight={44}
-        justifyContent="center"
-      >
+      <Press onPress={() => setOpen(true)} minHeight={44} justifyContent="center">
+        <Spoken>Sync:</Spoken>
         <Pill tone={no > 0 ? 'stop' : 'quiet'}>{say}</Pill>
       </Press>
       <BottomSheet isOpen={isOpen} title="On this phone" onClose={() => setOpen(false)}>

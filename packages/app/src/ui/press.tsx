@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { styled, View, XStack } from '@/ui/kit';
-import { Strong } from './words';
+import { Spoken, Strong } from './words';
 
 /** Anything that can be pressed: a real button, with its focus ring. */
 export const Press = styled(View, {
@@ -28,6 +28,8 @@ type ButtonProps = {
   readonly kind?: 'primary' | 'outline' | 'stop' | 'brass';
   readonly disabled?: boolean;
   readonly label?: string;
+  /** Heard after its word, where the eye has it from what stands beside. */
+  readonly spoken?: string;
   readonly flex?: number;
   readonly keyHint?: string;
   readonly testID?: string;
@@ -57,6 +59,7 @@ export function BigButton({
   kind = 'primary',
   disabled = false,
   label,
+  spoken,
   flex,
   keyHint,
   testID,
@@ -88,6 +91,7 @@ export function BigButton({
         ) : (
           children
         )}
+        {spoken === undefined ? null : <Spoken>{spoken}</Spoken>}
         {keyHint ? <KeyCap color={look.text}>{keyHint}</KeyCap> : null}
       </XStack>
     </Press>
@@ -103,6 +107,8 @@ export const KeyCap = ({
   readonly color: '$onVerdigris' | '$verdigrisDeep' | '$vermilion' | '$onBrassSoft' | '$color';
 }) => (
   <View
+    // Its key is told by aria-keyshortcuts; its name is its word.
+    aria-hidden
     display="none"
     $wide={{ display: 'flex' }}
     borderWidth={1}

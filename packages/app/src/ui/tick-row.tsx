@@ -19,7 +19,6 @@ export const TickRow = ({ say, under, isTicked, isFixed = false, onPress }: Prop
     role="checkbox"
     aria-checked={isTicked}
     aria-disabled={isFixed}
-    aria-label={say}
     onPress={isFixed ? undefined : onPress}
   >
     <XStack gap="$3" alignItems="center" minHeight={52} borderBottomWidth={1} borderColor="$line">

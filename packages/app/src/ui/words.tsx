@@ -9,6 +9,15 @@ export const Words = styled(Text, {
 });
 export const Strong = styled(Words, { fontFamily: '$strong' });
 export const Muted = styled(Words, { color: '$muted', fontSize: '$2', lineHeight: '$2' });
+/** Heard and not seen: what the eye has from where a thing stands, before the words that stand on it. */
+export const Spoken = styled(Words, {
+  position: 'absolute',
+  width: 1,
+  height: 1,
+  overflow: 'hidden',
+  opacity: 0,
+  pointerEvents: 'none',
+});
 /** Figures: tabular, and the unit always beside them. */
 export const Figure = styled(Words, { fontFamily: '$figures' });
 export const BigFigure = styled(Text, {

@@ -15,10 +15,7 @@ export function ValveLine({ row: { valve, standing } }: { readonly row: ValveRow
   const units = useUnitsOf()(valve);
   const placeWords = usePlaceWords();
   return (
-    <Press
-      onPress={() => router.push(`/valves/${valve.id}`)}
-      aria-label={`${valve.tag} ${valve.name}, ${standing}`}
-    >
+    <Press onPress={() => router.push(`/valves/${valve.id}`)}>
       <XStack
         justifyContent="space-between"
         alignItems="center"

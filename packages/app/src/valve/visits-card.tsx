@@ -16,7 +16,7 @@ import { HistoryChart } from './history-chart';
 import { useUnits } from '@/units/use-units';
 import { Card } from '@/ui/card';
 import { Press } from '@/ui/press';
-import { Heading, Muted, Strong, Words } from '@/ui/words';
+import { Heading, Muted, Spoken, Strong, Words } from '@/ui/words';
 import { usePrinters } from '@/report/use-printers';
 
 type Props = {
@@ -54,8 +54,8 @@ export function VisitsCard({ valve, sheets, drift, due }: Props) {
             justifyContent="center"
             borderTopWidth={1}
             borderColor="$line"
-            aria-label={`Sheet of ${format(sheet.body.signed_at_ms, 'd MMM yyyy')}`}
           >
+            <Spoken>Sheet of</Spoken>
             <XStack justifyContent="space-between" gap="$3">
               <Words>{format(sheet.body.signed_at_ms, 'd MMM yyyy')}</Words>
               <Strong flexShrink={1} textAlign="right">

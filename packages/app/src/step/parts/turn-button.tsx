@@ -23,7 +23,7 @@ export const TurnButton = ({
     disabled={disabled}
     keyHint="T"
     testID="turned"
-    label={made ?? `Turned ${turnWord(turns)} ${wayWord(turns)}`}
+    {...(children === undefined && made === undefined ? { spoken: wayWord(turns) } : {})}
   >
     {children ?? made ?? `Turned ${turnWord(turns)}`}
   </BigButton>

@@ -22,7 +22,7 @@ import { Card, Pill } from '@/ui/card';
 import { Field } from '@/ui/field';
 import { BigButton, Press, WordButton } from '@/ui/press';
 import { useNow } from '@/ui/use-now';
-import { Muted, Strong, Words } from '@/ui/words';
+import { Muted, Spoken, Strong, Words } from '@/ui/words';
 import { deviceTrouble, readRegisterText, registerWords } from '@/device/device-words';
 
 /** What the unit can hold: a value rounded to its counts. */
@@ -143,7 +143,6 @@ function RegisterRow({
   return (
     <Press
       onPress={onOther}
-      aria-label={`${name}: should hold ${registerWords(key, wanted, units)}`}
       paddingVertical="$2"
       minHeight="$touch"
       justifyContent="center"
@@ -156,6 +155,7 @@ function RegisterRow({
           <Muted fontFamily="$figures">{String(address).padStart(5, '0')}</Muted>
         </YStack>
         <YStack alignItems="flex-end" gap="$1">
+          <Spoken>should hold</Spoken>
           <Strong fontSize="$5">{registerWords(key, wanted, units)}</Strong>
           {value === undefined ? (
             <Muted>not written yet</Muted>

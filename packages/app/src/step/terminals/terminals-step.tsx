@@ -40,7 +40,6 @@ export function TerminalsStep({ step }: { readonly step: StepOf<'terminals'> }) 
               key={id}
               role="checkbox"
               aria-checked={isRight}
-              aria-label={say}
               testID={`terminal-${id}`}
               onPress={() =>
                 void add({

@@ -93,7 +93,7 @@ test('on one simulated line, lowering the relief pulls down every gauge', async 
   await expect(source).not.toHaveText('–');
   const before = Number((await source.textContent())!.replace(/\D/gu, ''));
   for (let i = 0; i < 5; i++)
-    await page.getByRole('button', { name: '−1/2 turn at Surge relief' }).click();
+    await page.getByRole('button', { name: '−1/2 turn at RV-11 Surge relief' }).click();
   await expect
     .poll(async () => Number((await source.textContent())!.replace(/\D/gu, '')), {
       timeout: 60_000,
